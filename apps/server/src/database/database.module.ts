@@ -1,0 +1,15 @@
+import { type DynamicModule, Global, Module } from '@nestjs/common';
+import { Database, makePool, POOL } from './database.ts';
+import { Writer } from './write.ts';
+
+@Global()
+@Module({})
+export class DatabaseModule {
+  static at(url: string): DynamicModule {
+    return {
+      module: DatabaseModule,
+      providers: [{ provide: POOL, useFactory: () => makePool(url) }, Database, Writer],
+      exports: [Database, Writer],
+    };
+  }
+}

@@ -1,0 +1,73 @@
+/** A change: done once for its write id, in one transaction with its event. */
+import { Injectable } from '@nestjs/common';
+import { and, eq } from 'drizzle-orm';
+import type { Person } from '../people/person.ts';
+import { Database, type Transaction } from './database.ts';
+import { events, writes } from './schema.ts';
+import { uuidV7 } from './uuid-v7.ts';
+
+export interface EventEntry {
+  readonly motorId: string | null;
+  readonly what: string;
+  readonly before?: unknown;
+  readonly after?: unknown;
+  readonly why?: string;
+}
+
+export interface WriteContext {
+  readonly tx: Transaction;
+  readonly person: Person;
+  readonly now: Date;
+  /** Writes the event of the change into the same transaction. */
+  readonly record: (entry: EventEntry) => Promise<void>;
+}
+
+@Injectable()
+export class Writer {
+  constructor(private readonly database: Database) {}
+
+  /**
+   * Runs `change` in a transaction. The same write id again gives the first answer and changes nothing; two at the same
+   * moment wait for each other.
+   */
+  async once<T>(
+    person: Person,
+    writeId: string,
+    change: (context: WriteContext) => Promise<T>,
+  ): Promise<T> {
+    return this.database.db.transaction(async (tx) => {
+      const claimed = await tx
+        .insert(writes)
+        .values({ shopId: person.shopId, writeId, at: new Date(), answer: null })
+        .onConflictDoNothing()
+        .returning({ writeId: writes.writeId });
+      const mine = and(eq(writes.shopId, person.shopId), eq(writes.writeId, writeId));
+      if (claimed.length === 0) {
+        const [done] = await tx.select({ answer: writes.answer }).from(writes).where(mine);
+        return done!.answer as T;
+      }
+      const now = new Date();
+      const answer = await change({
+        tx,
+        person,
+        now,
+        record: async (entry) => {
+          await tx.insert(events).values({
+            id: uuidV7(),
+            shopId: person.shopId,
+            motorId: entry.motorId,
+            at: now,
+            who: person.name,
+            what: entry.what,
+            before: entry.before ?? null,
+            after: entry.after ?? null,
+            why: entry.why ?? '',
+            writeId,
+          });
+        },
+      });
+      await tx.update(writes).set({ answer }).where(mine);
+      return answer;
+    });
+  }
+}

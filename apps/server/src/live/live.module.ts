@@ -1,0 +1,27 @@
+import { Controller, type DynamicModule, Module, Sse } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Who } from '../http/request.ts';
+import type { Person } from '../people/person.ts';
+import { LISTEN_URL, LiveService } from './live.service.ts';
+
+@ApiTags('live')
+@Controller('live')
+export class LiveController {
+  constructor(private readonly live: LiveService) {}
+
+  @Sse()
+  changes(@Who() person: Person) {
+    return this.live.changesOf(person.shopId);
+  }
+}
+
+@Module({})
+export class LiveModule {
+  static at(url: string): DynamicModule {
+    return {
+      module: LiveModule,
+      controllers: [LiveController],
+      providers: [{ provide: LISTEN_URL, useValue: url }, LiveService],
+    };
+  }
+}

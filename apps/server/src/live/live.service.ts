@@ -1,0 +1,56 @@
+/** One listening connection a process; every event of the shop is passed on to the browsers of that shop. */
+import { Inject, Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
+import pg from 'pg';
+import { Observable, Subject, filter, interval, map, merge } from 'rxjs';
+
+export const LISTEN_URL = Symbol('listen url');
+interface Change {
+  readonly shop: string;
+  readonly motor: string | null;
+}
+
+@Injectable()
+export class LiveService implements OnModuleInit, OnModuleDestroy {
+  private readonly changes = new Subject<Change>();
+  private client: pg.Client | null = null;
+  private stopped = false;
+  private readonly log = new Logger('live');
+
+  constructor(@Inject(LISTEN_URL) private readonly url: string) {}
+
+  async onModuleInit() {
+    await this.listen();
+  }
+
+  async onModuleDestroy() {
+    this.stopped = true;
+    this.changes.complete();
+    await this.client?.end().catch(() => undefined);
+  }
+
+  changesOf(shopId: string): Observable<{ data: object }> {
+    return merge(
+      this.changes.pipe(
+        filter((c) => c.shop === shopId),
+        map((c) => ({ data: { motor: c.motor } })),
+      ),
+      // Keeps proxies from closing a quiet stream.
+      interval(25_000).pipe(map(() => ({ data: { alive: true } }))),
+    );
+  }
+
+  private async listen() {
+    const client = new pg.Client({ connectionString: this.url });
+    client.on('notification', ({ payload }) => {
+      if (payload) this.changes.next(JSON.parse(payload) as Change);
+    });
+    client.on('error', (error) => {
+      if (this.stopped) return;
+      this.log.warn(`listening lost (${error.message}), again in 2 s`);
+      setTimeout(() => void this.listen().catch(() => undefined), 2000).unref();
+    });
+    await client.connect();
+    await client.query('listen norther');
+    this.client = client;
+  }
+}

@@ -1,0 +1,21 @@
+/** Serves one shop on one port of this machine. */
+import 'reflect-metadata';
+import { makeApp } from './app.ts';
+
+const need = (name: string): string => {
+  const value = process.env[name];
+  if (!value) {
+    console.error(`The server needs ${name}; start it with npm start.`);
+    process.exit(2);
+  }
+  return value;
+};
+
+const app = await makeApp({
+  databaseUrl: need('DATABASE_URL'),
+  fontFolder: need('FONT_FOLDER'),
+  webFolder: need('WEB_FOLDER'),
+});
+const port = Number(process.env['PORT'] ?? 4173);
+await app.listen(port, process.env['HOST'] ?? '127.0.0.1');
+console.log(`serving on ${port}`);

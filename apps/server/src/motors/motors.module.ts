@@ -1,0 +1,11 @@
+import { Module } from '@nestjs/common';
+import { MotorsController } from './motors.controller.ts';
+import { MotorsRepository } from './motors.repository.ts';
+import { MotorsService } from './motors.service.ts';
+
+@Module({
+  controllers: [MotorsController],
+  providers: [MotorsService, MotorsRepository],
+  exports: [MotorsService, MotorsRepository],
+})
+export class MotorsModule {}

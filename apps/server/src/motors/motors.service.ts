@@ -1,0 +1,81 @@
+/** Motors: taking them in, changing their plate and promise, finding and opening them. */
+import { Injectable } from '@nestjs/common';
+import { readForm, IDENTITY_FIELDS, readNameplate } from '@norther/core';
+import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
+import { uuidV7 } from '../database/uuid-v7.ts';
+import { Writer } from '../database/write.ts';
+import { badInput, conflict, notFound, stale } from '../http/problem.ts';
+import type { Person } from '../people/person.ts';
+import { judgeMotor, type JudgedMotor } from './motor-file.ts';
+import { MotorsRepository, type FloorRow } from './motors.repository.ts';
+import { openNotes, type FloorNote } from './floor-notes.ts';
+
+export interface FloorMotor extends FloorRow {
+  readonly notes: readonly FloorNote[];
+}
+
+@Injectable()
+export class MotorsService {
+  constructor(
+    private readonly motors: MotorsRepository,
+    private readonly writer: Writer,
+  ) {}
+
+  async floor(person: Person): Promise<FloorMotor[]> {
+    const rows = await this.motors.floor(person.shopId);
+    return rows.map((row) => ({ ...row, notes: openNotes(row) }));
+  }
+
+  find(person: Person, words: string, after: string | null, limit: number) {
+    return this.motors.find(person.shopId, words, after, limit);
+  }
+
+  async open(person: Person, number: string, working = false): Promise<JudgedMotor> {
+    const rows = await this.motors.rows(person.shopId, number);
+    if (!rows) throw notFound(`Motor ${number}`);
+    return judgeMotor(rows, working);
+  }
+
+  async history(person: Person, number: string) {
+    const id = await this.motors.idOf(person.shopId, number);
+    if (!id) throw notFound(`Motor ${number}`);
+    return this.motors.history(id);
+  }
+
+  takeIn(person: Person, writeId: string, entry: MotorEntry): Promise<MotorRecord> {
+    refuseWrongPlate(entry);
+    return this.writer.once(person, writeId, async ({ tx, now, record }) => {
+      if (await this.motors.idOf(person.shopId, entry.number, tx))
+        throw conflict(
+          'motor.number-taken',
+          `There is a motor ${entry.number} already; open it, or give this one another number.`,
+          ['number'],
+        );
+      const motor = await this.motors.insert(tx, person.shopId, uuidV7(), entry, now);
+      await record({ motorId: motor.id, what: 'motor taken in', after: entry });
+      return motor;
+    });
+  }
+
+  change(person: Person, writeId: string, number: string, change: MotorChange): Promise<MotorRecord> {
+    const { version, why, ...entry } = change;
+    refuseWrongPlate({ ...entry, number });
+    return this.writer.once(person, writeId, async ({ tx, record }) => {
+      const rows = await this.motors.rows(person.shopId, number, tx);
+      if (!rows) throw notFound(`Motor ${number}`);
+      const before = rows.motor;
+      const after = await this.motors.update(tx, before.id, version, entry, number);
+      if (!after) throw stale(before, change);
+      await record({ motorId: before.id, what: 'motor changed', before, after, why });
+      return after;
+    });
+  }
+}
+
+function refuseWrongPlate(entry: MotorEntry) {
+  const findings = [
+    ...readForm(IDENTITY_FIELDS, entry as unknown as Record<string, string>).findings,
+    ...readNameplate(entry.plate).findings,
+  ].filter((f) => f.severity === 'stop');
+  if (findings.length > 0) throw badInput(findings);
+}

@@ -1,0 +1,243 @@
+/** The verdict as the customer receives it: state and reasons, every reading on its limit, the winding with its drawing. */
+import {
+  CORE_VERSION,
+  showShort,
+  STAGES,
+  TEST_KINDS,
+  type Judgement,
+  type LimitScale,
+  type Stage,
+  type Verdict,
+} from '@norther/core';
+import { slotRing, WHITE_SHEET } from '@norther/drawings';
+import PDFDocument from 'pdfkit';
+import type { JudgedMotor } from '../motors/motor-file.ts';
+import { drawScene, FONTS } from './draw-scene.ts';
+
+const INK = WHITE_SHEET.ink;
+const MARGIN = 42;
+const PAGE = { width: 595.28, height: 841.89 };
+const WORD: Readonly<Record<Verdict, string>> = { sound: 'sound', watch: 'watch', stop: 'stop' };
+const STATE = { ready: 'Ready', held: 'Held', failed: 'Failed', 'in-work': 'In work' } as const;
+
+export interface VerdictOptions {
+  readonly shop: string;
+  readonly issuedBy: string;
+  readonly issuedAt: Date;
+  readonly fontFolder: string;
+}
+
+export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buffer> {
+  const { file } = judged;
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: MARGIN,
+    bufferPages: true,
+    info: {
+      Title: `Verdict, motor ${file.motor.number}`,
+      Author: o.shop,
+      CreationDate: o.issuedAt,
+    },
+  });
+  doc.registerFont(FONTS.words, `${o.fontFolder}/archivo-text.ttf`);
+  doc.registerFont(FONTS.wordsBold, `${o.fontFolder}/archivo-bold.ttf`);
+  doc.registerFont(FONTS.figures, `${o.fontFolder}/iosevka-400.ttf`);
+  doc.registerFont(FONTS.figuresBold, `${o.fontFolder}/iosevka-700.ttf`);
+  const done = new Promise<Buffer>((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    doc.on('data', (c: Buffer) => chunks.push(c));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  const words = (text: string, x: number, y: number, size = 10, bold = false, ink: string = INK, width?: number) =>
+    doc
+      .font(bold ? FONTS.wordsBold : FONTS.words)
+      .fontSize(size)
+      .fillColor(ink)
+      .text(printable(text), x, y, width ? { width } : { lineBreak: false });
+  const figures = (text: string, x: number, y: number, size = 10, bold = false) =>
+    doc
+      .font(bold ? FONTS.figuresBold : FONTS.figures)
+      .fontSize(size)
+      .fillColor(INK)
+      .text(text, x, y, { lineBreak: false });
+
+  // Head: what motor, whose, what plate.
+  const { motor, verdict } = file;
+  words('Motor', MARGIN, 44, 9, false, WHITE_SHEET.pencil);
+  figures(motor.number, MARGIN, 54, 30, true);
+  words(motor.customer, 190, 46, 14, true);
+  words([motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · '), 190, 66, 10);
+  figures(plateLine(judged), 190, 82, 10);
+  words(o.shop, PAGE.width - MARGIN - 130, 46, 11, true, INK, 130);
+  words(`Issued ${o.issuedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC by ${o.issuedBy}`, PAGE.width - MARGIN - 130, 62, 8.5, false, WHITE_SHEET.graphite, 130);
+  rule(102, 2);
+
+  // Verdict.
+  const bad = verdict.state === 'failed' || verdict.state === 'held';
+  words(STATE[verdict.state], MARGIN, 112, 24, true, bad ? WHITE_SHEET.carmine : INK);
+  let y = 144;
+  for (const reason of verdict.reasons.slice(0, 8)) {
+    words(reason, MARGIN, y, 10, false, INK, PAGE.width - 2 * MARGIN);
+    y = doc.y + 3;
+  }
+  y += 6;
+  rule(y, 1);
+  y += 8;
+
+  // Readings, every one that was taken, newest of each kind and stage first judged.
+  words('Readings against their limits', MARGIN, y, 12, true);
+  y += 20;
+  const superseded = new Set<string>();
+  const latest = file.readings
+    .slice()
+    .reverse()
+    .filter((r) => {
+      const key = `${r.kind} ${r.stage}`;
+      if (superseded.has(key)) return false;
+      superseded.add(key);
+      return true;
+    })
+    .reverse();
+  if (latest.length === 0) {
+    words('No reading has been taken yet.', MARGIN, y);
+    y += 18;
+  }
+  for (const r of latest) {
+    if (!r.outcome.ok) continue;
+    const { judgement } = r.outcome;
+    if (y > PAGE.height - 120) {
+      doc.addPage();
+      y = MARGIN;
+    }
+    words(TEST_KINDS[r.kind].title, MARGIN, y, 10.5, true);
+    words(`${STAGES[r.stage as Stage]}, ${r.takenBy}, ${r.takenAt.slice(0, 10)}`, MARGIN + 130, y + 0.5, 9, false, WHITE_SHEET.graphite);
+    y += 15;
+    y = readingRows(judgement, y) + 6;
+  }
+
+  // Winding with its drawing.
+  const analysis = (judged.proposed?.analysis ? judged.proposed : judged.asFound).analysis;
+  if (analysis) {
+    if (y > PAGE.height - 330) {
+      doc.addPage();
+      y = MARGIN;
+    } else {
+      rule(y, 1);
+      y += 10;
+    }
+    words('Winding', MARGIN, y, 12, true);
+    const w = analysis.winding;
+    const lines: [string, string][] = [
+      ['Slots, poles', `${w.slots} slots, ${w.poles} poles`],
+      ['Coil span', `1-${w.pitch + 1}`],
+      ['Turns in a coil', String(w.turnsPerCoil)],
+      ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
+      ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
+      ['Coil ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],
+      ...Object.values(analysis.figures)
+        .filter((f) => ['windingFactor', 'gapDensity', 'toothDensity', 'currentDensity', 'lineResistance25', 'copperMass'].includes(f.id))
+        .map((f): [string, string] => [f.name, `${showShort(f.value)} ${f.unit}`]),
+    ];
+    let ly = y + 20;
+    for (const [label, value] of lines) {
+      words(label, MARGIN, ly, 9.5, false, WHITE_SHEET.graphite);
+      figures(value, MARGIN + 130, ly, 9.5);
+      ly += 14;
+    }
+    drawScene(doc, slotRing(analysis.layout, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
+    y = Math.max(ly, y + 296);
+  }
+
+  const pages = doc.bufferedPageRange();
+  for (let i = 0; i < pages.count; i++) {
+    doc.switchToPage(i);
+    // Below the margin, where the page would otherwise break.
+    doc.page.margins.bottom = 0;
+    words(
+      `Norther, computation ${CORE_VERSION}. Values are compared unrounded. Motor ${motor.number}, page ${i + 1} of ${pages.count}.`,
+      MARGIN,
+      PAGE.height - 30,
+      8,
+      false,
+      WHITE_SHEET.pencil,
+    );
+  }
+  doc.end();
+  return done;
+
+  function rule(at: number, width: number) {
+    doc.moveTo(MARGIN, at).lineTo(PAGE.width - MARGIN, at).lineWidth(width).stroke(INK);
+  }
+
+  function readingRows(judgement: Judgement, from: number): number {
+    let at = from;
+    for (const f of judgement.figures) {
+      words(f.figure.name, MARGIN + 8, at, 9.5);
+      figures(`${showShort(f.figure.value)} ${f.figure.unit}`.padStart(12), MARGIN + 220, at, 9.5, true);
+      if (f.scale && f.verdict) {
+        drawScale(f.scale, f.figure.value, MARGIN + 310, at + 1);
+        words(WORD[f.verdict], MARGIN + 425, at, 9.5, true, f.verdict === 'stop' ? WHITE_SHEET.carmine : INK);
+        words(f.scale.limits.map((l) => l.name).join(', '), MARGIN + 458, at, 8, false, WHITE_SHEET.pencil);
+      }
+      at += 14;
+    }
+    return at;
+  }
+
+  /** The limit scale in its small form: bands told apart by tone and by hatching, the needle filled. */
+  function drawScale(scale: LimitScale, value: number, x: number, y0: number) {
+    const width = 100;
+    const place = (v: number) => {
+      const log = scale.kind === 'log';
+      const [a, b, c] = log
+        ? [Math.log(scale.from), Math.log(scale.to), Math.log(Math.max(v, scale.from))]
+        : [scale.from, scale.to, v];
+      return x + width * Math.min(1, Math.max(0, (c - a) / (b - a)));
+    };
+    for (const band of scale.bands) {
+      const x0 = place(band.from);
+      const w = place(band.to) - x0;
+      if (w <= 0) continue;
+      const fill = band.verdict === 'sound' ? WHITE_SHEET.band : band.verdict === 'watch' ? WHITE_SHEET.lemon : '#F5DDE3';
+      doc.rect(x0, y0 + 4, w, 5).fill(fill);
+      if (band.verdict !== 'sound') {
+        doc.save().rect(x0, y0 + 4, w, 5).clip().lineWidth(0.5);
+        for (let h = x0 - 6; h < x0 + w; h += 3) {
+          doc.moveTo(h, y0 + 9).lineTo(h + 5, y0 + 4);
+          if (band.verdict === 'stop') doc.moveTo(h, y0 + 4).lineTo(h + 5, y0 + 9);
+        }
+        doc.stroke(band.verdict === 'stop' ? WHITE_SHEET.carmine : INK).restore();
+      }
+    }
+    doc.moveTo(x, y0 + 9).lineTo(x + width, y0 + 9).lineWidth(0.8).stroke(INK);
+    for (const limit of scale.limits)
+      doc.moveTo(place(limit.at), y0 + 1).lineTo(place(limit.at), y0 + 11).lineWidth(1).stroke(WHITE_SHEET.carmine);
+    const n = place(value);
+    doc.moveTo(n - 3, y0 - 1).lineTo(n + 3, y0 - 1).lineTo(n, y0 + 5).closePath().fill(WHITE_SHEET.copper);
+  }
+}
+
+/** The face for words has no arrows or Greek; what it lacks is spelled out. */
+const printable = (text: string) =>
+  text
+    .replaceAll('Δ', 'D')
+    .replaceAll('Ω', 'ohm')
+    .replaceAll('−', '-')
+    .replaceAll('≥', 'at least')
+    .replaceAll('θ', 'T')
+    .replaceAll('√', 'root ')
+    .replaceAll('→', 'to');
+
+function plateLine({ plate }: JudgedMotor): string {
+  const mark = plate.connection === 'delta' ? ' Δ' : plate.connection === 'star' ? ' Y' : '';
+  return [
+    plate.powerKw && `${showShort(plate.powerKw)} kW`,
+    plate.voltageV && `${showShort(plate.voltageV)} V${mark}`,
+    plate.currentA && `${showShort(plate.currentA)} A`,
+    plate.speedRpm && `${Math.round(plate.speedRpm)} rpm`,
+    plate.frequencyHz && `${showShort(plate.frequencyHz)} Hz`,
+  ]
+    .filter(Boolean)
+    .join('  ');
+}

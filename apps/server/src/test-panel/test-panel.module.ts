@@ -1,0 +1,12 @@
+import { Module } from '@nestjs/common';
+import { MotorsModule } from '../motors/motors.module.ts';
+import { TestPanelController } from './test-panel.controller.ts';
+import { TestPanelRepository } from './test-panel.repository.ts';
+import { TestPanelService } from './test-panel.service.ts';
+
+@Module({
+  imports: [MotorsModule],
+  controllers: [TestPanelController],
+  providers: [TestPanelService, TestPanelRepository],
+})
+export class TestPanelModule {}

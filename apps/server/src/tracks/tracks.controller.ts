@@ -1,0 +1,82 @@
+import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { GateId, StationId } from '@norther/core';
+import { GateName, RaiseHold, SignStep, StationName, WithReason } from '@norther/records';
+import { createZodDto } from 'nestjs-zod';
+import { notFound } from '../http/problem.ts';
+import { Who, WriteId } from '../http/request.ts';
+import type { Person } from '../people/person.ts';
+import { TracksService } from './tracks.service.ts';
+
+class Signature extends createZodDto(SignStep) {}
+class NewHold extends createZodDto(RaiseHold) {}
+class ReasonGiven extends createZodDto(WithReason) {}
+
+const station = (name: string): StationId => {
+  if (!StationName.safeParse(name).success) throw notFound(`Station ${name}`);
+  return name as StationId;
+};
+
+@ApiTags('tracks')
+@Controller('motors/:number')
+export class TracksController {
+  constructor(private readonly tracks: TracksService) {}
+
+  @Post('stations/:station/take')
+  @HttpCode(200)
+  take(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Param('station') name: string,
+  ) {
+    return this.tracks.take(person, writeId, number, station(name));
+  }
+
+  @Post('stations/:station/sign')
+  @HttpCode(200)
+  sign(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Param('station') name: string,
+    @Body() body: Signature,
+  ) {
+    return this.tracks.sign(person, writeId, number, station(name), body.typed);
+  }
+
+  @Post('holds')
+  hold(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Body() body: NewHold,
+  ) {
+    return this.tracks.hold(person, writeId, number, body.body, body.reason);
+  }
+
+  @Post('holds/:id/clear')
+  @HttpCode(200)
+  clear(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Param('id') id: string,
+    @Body() body: ReasonGiven,
+  ) {
+    return this.tracks.clear(person, writeId, number, id, body.reason);
+  }
+
+  @Post('gates/:gate/pass')
+  @HttpCode(200)
+  pass(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Param('gate') gate: string,
+    @Body() body: ReasonGiven,
+  ) {
+    if (!GateName.safeParse(gate).success) throw notFound(`Gate ${gate}`);
+    return this.tracks.pass(person, writeId, number, gate as GateId, body.reason);
+  }
+}

@@ -1,0 +1,22 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  // Nest injects by constructor types, so the decorators' metadata must be emitted.
+  oxc: { decorator: { legacy: true, emitDecoratorMetadata: true } },
+  ssr: { noExternal: [/^@norther\//] },
+  build: {
+    ssr: true,
+    outDir: 'dist',
+    target: 'node20',
+    sourcemap: true,
+    minify: false,
+    rolldownOptions: { input: { main: 'src/main.ts', cli: 'src/cli.ts' } },
+  },
+  test: {
+    name: 'server',
+    include: ['test/**/*.test.ts'],
+    testTimeout: 30_000,
+    hookTimeout: 60_000,
+    fileParallelism: false,
+  },
+});

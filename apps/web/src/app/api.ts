@@ -1,0 +1,196 @@
+/** The server, as RTK Query endpoints. */
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type {
+  CheckedCard,
+  Finding,
+  GateState,
+  LogPoint,
+  MotorStanding,
+  MotorVerdict,
+  TestOutcome,
+} from '@norther/core';
+import type {
+  EventRecord,
+  GatePassRecord,
+  HoldRecord,
+  MotorChange,
+  MotorEntry,
+  MotorRecord,
+  ReadingEntry,
+  ReadingRecord,
+  StepRecord,
+  WindingChange,
+  WindingRecord,
+} from '@norther/records';
+
+export interface Session {
+  readonly name: string;
+  readonly role: 'winder' | 'tester' | 'lead';
+  readonly shop: string;
+}
+export interface FloorNote {
+  readonly body: 'stator' | 'rotor' | 'motor';
+  readonly station: string | null;
+  readonly state: 'working' | 'waiting' | 'held' | 'done';
+  readonly since: string | null;
+  readonly who: string | null;
+  readonly text: string;
+}
+export interface FloorMotor {
+  readonly motor: MotorRecord;
+  readonly steps: readonly StepRecord[];
+  readonly holds: readonly HoldRecord[];
+  readonly notes: readonly FloorNote[];
+}
+export type ShownReading = Omit<ReadingRecord, 'log'> & {
+  readonly logPoints: number;
+  readonly outcome: TestOutcome;
+};
+export interface MotorFile {
+  readonly motor: MotorRecord;
+  readonly windings: readonly WindingRecord[];
+  readonly steps: readonly StepRecord[];
+  readonly holds: readonly HoldRecord[];
+  readonly gatePasses: readonly GatePassRecord[];
+  readonly readings: readonly ShownReading[];
+  readonly standing: MotorStanding;
+  readonly gates: readonly GateState[];
+  readonly verdict: MotorVerdict;
+}
+export interface ProblemBody {
+  readonly title: string;
+  readonly status: number;
+  readonly findings: readonly Finding[];
+  readonly current?: unknown;
+  readonly yours?: unknown;
+}
+export type { CheckedCard };
+
+/** What a failed call says, in a sentence; a dropped network included. */
+export function problemOf(error: unknown): ProblemBody {
+  const e = error as { status?: number | string; data?: ProblemBody } | undefined;
+  if (e?.data?.title) return e.data;
+  return {
+    title:
+      typeof e?.status === 'number'
+        ? `The server answered ${e.status}.`
+        : 'The server cannot be reached. What you typed is kept on this device; save again when it is back.',
+    status: typeof e?.status === 'number' ? e.status : 0,
+    findings: [],
+  };
+}
+
+/** Each write carries its own id; sending it twice does it once. */
+const write = (url: string, method: string, writeId: string, body?: unknown) => ({
+  url,
+  method,
+  body: body ?? {},
+  headers: { 'X-Write-Id': writeId },
+});
+const of = (number: string) => `motors/${encodeURIComponent(number)}`;
+
+export const api = createApi({
+  reducerPath: 'server',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
+  tagTypes: ['Session', 'Floor', 'Motor'],
+  endpoints: (b) => ({
+    session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
+    signIn: b.mutation<Session, { name: string; pin: string }>({
+      query: (body) => ({ url: 'session', method: 'POST', body }),
+      invalidatesTags: ['Session', 'Floor', 'Motor'],
+    }),
+    signOut: b.mutation<void, void>({
+      query: () => ({ url: 'session', method: 'DELETE' }),
+    }),
+    floor: b.query<FloorMotor[], void>({ query: () => 'floor', providesTags: ['Floor'] }),
+    findMotors: b.query<MotorRecord[], string>({
+      query: (words) => `motors?limit=8&words=${encodeURIComponent(words)}`,
+      providesTags: ['Floor'],
+    }),
+    motor: b.query<MotorFile, string>({
+      query: (number) => of(number),
+      providesTags: (_r, _e, number) => [{ type: 'Motor', id: number }],
+    }),
+    history: b.query<EventRecord[], string>({
+      query: (number) => `${of(number)}/history`,
+      providesTags: (_r, _e, number) => [{ type: 'Motor', id: number }],
+    }),
+    readingLog: b.query<LogPoint[], { number: string; id: string }>({
+      query: ({ number, id }) => `${of(number)}/readings/${id}/log`,
+    }),
+    takeIn: b.mutation<MotorRecord, { writeId: string; entry: MotorEntry }>({
+      query: ({ writeId, entry }) => write('motors', 'POST', writeId, entry),
+      invalidatesTags: ['Floor'],
+    }),
+    changeMotor: b.mutation<MotorRecord, { writeId: string; number: string; change: MotorChange }>({
+      query: ({ writeId, number, change }) => write(of(number), 'PUT', writeId, change),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    saveWinding: b.mutation<
+      WindingRecord,
+      { writeId: string; number: string; role: string; change: WindingChange }
+    >({
+      query: ({ writeId, number, role, change }) =>
+        write(`${of(number)}/windings/${role}`, 'PUT', writeId, change),
+      invalidatesTags: (_r, _e, { number }) => [{ type: 'Motor', id: number }],
+    }),
+    station: b.mutation<
+      unknown,
+      {
+        writeId: string;
+        number: string;
+        station: string;
+        act: 'take' | 'sign';
+        typed?: Record<string, string>;
+      }
+    >({
+      query: ({ writeId, number, station, act, typed }) =>
+        write(`${of(number)}/stations/${station}/${act}`, 'POST', writeId, typed ? { typed } : {}),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    hold: b.mutation<unknown, { writeId: string; number: string; body: string; reason: string }>({
+      query: ({ writeId, number, body, reason }) =>
+        write(`${of(number)}/holds`, 'POST', writeId, { body, reason }),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    clearHold: b.mutation<unknown, { writeId: string; number: string; id: string; reason: string }>({
+      query: ({ writeId, number, id, reason }) =>
+        write(`${of(number)}/holds/${id}/clear`, 'POST', writeId, { reason }),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    passGate: b.mutation<unknown, { writeId: string; number: string; gate: string; reason: string }>({
+      query: ({ writeId, number, gate, reason }) =>
+        write(`${of(number)}/gates/${gate}/pass`, 'POST', writeId, { reason }),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    addReading: b.mutation<unknown, { writeId: string; number: string; entry: ReadingEntry }>({
+      query: ({ writeId, number, entry }) =>
+        write(`${of(number)}/readings`, 'POST', writeId, entry),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    importMotor: b.mutation<{ number: string }, { writeId: string; document: unknown }>({
+      query: ({ writeId, document }) => write('import', 'POST', writeId, document),
+      invalidatesTags: ['Floor'],
+    }),
+  }),
+});
+
+export const {
+  useSessionQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useFloorQuery,
+  useLazyFindMotorsQuery,
+  useMotorQuery,
+  useHistoryQuery,
+  useReadingLogQuery,
+  useTakeInMutation,
+  useChangeMotorMutation,
+  useSaveWindingMutation,
+  useStationMutation,
+  useHoldMutation,
+  useClearHoldMutation,
+  usePassGateMutation,
+  useAddReadingMutation,
+  useImportMotorMutation,
+} = api;

@@ -1,0 +1,54 @@
+/** What is being typed, by form; kept on the device until the server has it. */
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+export interface Draft {
+  readonly typed: Readonly<Record<string, string>>;
+  /** Version of the record the typing began from. */
+  readonly version: number;
+  /** Id of the write this draft will be sent with; kept, so that a second try cannot be a second write. */
+  readonly writeId: string;
+}
+export type Drafts = Readonly<Record<string, Draft>>;
+
+const KEY = 'norther.drafts';
+
+export function loadDrafts(): Drafts {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Drafts;
+  } catch {
+    return {};
+  }
+}
+export function keepDrafts(drafts: Drafts): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(drafts));
+  } catch {
+    // The device's store is full or shut: the draft lives on in this page.
+  }
+}
+
+export const draftsSlice = createSlice({
+  name: 'drafts',
+  initialState: {} as Record<string, Draft>,
+  reducers: {
+    fieldTyped: (
+      state,
+      { payload }: PayloadAction<{ form: string; typed: Record<string, string>; base: Draft }>,
+    ) => {
+      const draft = state[payload.form] ?? payload.base;
+      // New content is a new write: an answer to the old one must not be taken for it.
+      state[payload.form] = {
+        ...draft,
+        typed: { ...draft.typed, ...payload.typed },
+        writeId: crypto.randomUUID(),
+      };
+    },
+    draftRebased: (state, { payload }: PayloadAction<{ form: string; draft: Draft }>) => {
+      state[payload.form] = payload.draft;
+    },
+    draftDropped: (state, { payload }: PayloadAction<string>) => {
+      delete state[payload];
+    },
+  },
+});
+export const { fieldTyped, draftDropped, draftRebased } = draftsSlice.actions;

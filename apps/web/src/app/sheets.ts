@@ -1,0 +1,15 @@
+/** The set of sheets: those of the shop and those of one motor. */
+export const SHOP_SHEETS = [
+  { key: 'F1', name: 'Floor', to: '/' },
+  { key: 'F2', name: 'Take in', to: '/new' },
+  { key: 'F6', name: 'Legend', to: '/legend' },
+] as const;
+export const MOTOR_SHEETS = [
+  { key: '1', name: 'Motor', to: '' },
+  { key: '2', name: 'Card', to: '/card' },
+  { key: '3', name: 'Winding', to: '/winding' },
+  { key: '4', name: 'Connection', to: '/connection' },
+  { key: '5', name: 'Traveller', to: '/traveller' },
+  { key: '6', name: 'Tests', to: '/tests' },
+  { key: '7', name: 'Verdict', to: '/verdict' },
+] as const;

@@ -1,0 +1,156 @@
+/** The data card: taking the winding data, with the drawing beside it and the checks under it. */
+import {
+  COUNT_FIELDS,
+  CORE_FIELDS,
+  MEASURED_FIELDS,
+  proposePoles,
+  REQUIRED_BEFORE_STRIPPING,
+  WINDING_FIELDS,
+  type Field,
+} from '@norther/core';
+import { slotRing } from '@norther/drawings';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import type { MotorFile } from '../app/api.ts';
+import { FindingList } from '../kit/finding-list.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { Key } from '../kit/key.tsx';
+import { VerdictMark } from '../kit/marks.tsx';
+import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { SceneView } from '../kit/scene-view.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { ShorthandLine } from '../kit/shorthand-line.tsx';
+import { LeadReadings } from './lead-readings.tsx';
+import { MergeBox } from './merge-box.tsx';
+import { useCard } from './use-card.ts';
+
+export function DataCard() {
+  return <MotorSheet>{(file) => <Card key={file.motor.number} file={file} />}</MotorSheet>;
+}
+
+function Card({ file }: { file: MotorFile }) {
+  const card = useCard(file, 'as-found');
+  const { typed, checked } = card;
+  const form = useRef<HTMLFormElement>(null);
+  const ring = useMemo(
+    () => (checked.analysis ? slotRing(checked.analysis.layout, { size: 372 }) : null),
+    [checked.analysis],
+  );
+  const proposed =
+    card.plate.speedRpm && card.plate.frequencyHz
+      ? proposePoles(card.plate.speedRpm, card.plate.frequencyHz)
+      : null;
+  const { save, open } = card;
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 's') {
+        e.preventDefault();
+        if (open) void save();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [save, open]);
+  const goTo = (id: string) => {
+    const field = form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
+    field?.focus();
+    field?.select?.();
+  };
+  const stops = checked.findings.filter((f) => f.severity === 'stop').length;
+
+  const field = (f: Field) => (
+    <TypedField
+      key={f.id}
+      field={f}
+      value={typed[f.id] ?? ''}
+      onType={(v) => card.type({ [f.id]: v })}
+      doubts={checked.findings.filter((x) => x.fields.includes(f.id) && !x.code.startsWith('field.'))}
+      missing={REQUIRED_BEFORE_STRIPPING.includes(f.id)}
+      suggestion={
+        f.id === 'poles' && proposed && !typed['poles'] ? (
+          <button type="button" className="underline" onClick={() => card.type({ poles: String(proposed.poles) })}>
+            {proposed.poles} by the plate’s speed
+          </button>
+        ) : undefined
+      }
+    />
+  );
+  return (
+    <Sheet file={file} columns="8fr 4fr">
+      <View letter="A" name="Data card" note="as found, before the saw" className="overflow-auto px-4 py-2">
+        <form
+          ref={form}
+          onSubmit={(e) => {
+            e.preventDefault();
+            void card.save();
+          }}
+        >
+          <ShorthandLine typed={typed} onFill={card.type} findings={checked.findings} hero />
+          {card.clash && <MergeBox clash={card.clash} mine={typed} onMerge={card.merge} />}
+          <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
+            {WINDING_FIELDS.map(field)}
+          </div>
+          <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
+          <Group title="Core">{CORE_FIELDS.map(field)}</Group>
+          <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>
+          <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
+            <Key primary type="submit" letter="Ctrl S" disabled={!card.open || card.saving}>
+              Save the card
+            </Key>
+            {card.open && <Key onClick={card.drop}>Undo typing</Key>}
+            <span className="text-[14px] text-graphite">
+              {card.open
+                ? 'Typed here, not yet with the shop; kept on this device.'
+                : card.record
+                  ? `Saved by ${card.record.changedBy}, revision ${card.record.version}.`
+                  : 'Nothing saved yet.'}
+            </span>
+          </div>
+        </form>
+      </View>
+      <View letter="B" name="What it says" className="overflow-auto px-3 py-2">
+        <div className="mb-2 flex items-center gap-3">
+          <VerdictMark verdict={stops ? 'stop' : checked.missing.length ? 'to-come' : 'sound'} size={36} />
+          <div className="leading-tight">
+            <b className={`block text-[21px] ${stops ? 'text-carmine' : ''}`}>
+              {stops
+                ? 'Do not strip'
+                : checked.missing.length
+                  ? `${checked.missing.length} still to take`
+                  : 'Complete: may be stripped'}
+            </b>
+            <span className="text-[14px] text-graphite">
+              {stops ? `${stops} to clear first` : checked.missing.length ? checked.missing.map((m) => m.label).slice(0, 4).join(', ') + (checked.missing.length > 4 ? ' …' : '') : 'nothing missing, nothing contradicts'}
+            </span>
+          </div>
+        </div>
+        {checked.leadReadings.length > 0 && (stops > 0 || checked.leadReadings.length > 1) && (
+          <LeadReadings
+            readings={checked.leadReadings}
+            ends={checked.card.endsPerLead!}
+            card={checked.card}
+            onTake={(circuits, connection) => card.type({ circuits: String(circuits), connection })}
+          />
+        )}
+        <FindingList findings={checked.findings} onPick={goTo} />
+        {ring ? (
+          <div className="mt-2 flex justify-center">
+            <SceneView scene={ring} />
+          </div>
+        ) : (
+          <p className="mt-4 text-[14px] text-graphite">
+            The winding is drawn here as soon as slots, poles, span, turns, wire, circuits and connection are on the card.
+          </p>
+        )}
+      </View>
+    </Sheet>
+  );
+}
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <fieldset className="mt-2">
+      <legend className="mb-1 w-full border-b-[1.5px] border-ink text-[15px] font-[650]">{title}</legend>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{children}</div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,78 @@
+/** A data card as it is being typed: reading, checks, saving, and merging with what somebody else saved. */
+import { checkDataCard, proposedCard, readNameplate, WINDING_FIELDS, type CheckedCard } from '@norther/core';
+import type { WindingRecord } from '@norther/records';
+import { useMemo, useState } from 'react';
+import { useSaveWindingMutation, type MotorFile } from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+
+export interface Clash {
+  readonly theirs: WindingRecord;
+  /** Fields in which both differ. */
+  readonly fields: readonly string[];
+}
+
+/** What a proposal is made of; the iron stays with the card as found. */
+const windingOnly = (typed: Readonly<Record<string, string>>) =>
+  Object.fromEntries(WINDING_FIELDS.flatMap((f) => (typed[f.id] ? [[f.id, typed[f.id]!]] : [])));
+
+/** The fields a new card starts with: the poles the plate points to, two layers. */
+const NEW_CARD = { layers: '2' };
+const NOTHING = {};
+
+/** @param found for a proposal: the card as found, as it stands in the fields now */
+export function useCard(file: MotorFile, role: 'as-found' | 'proposed', found?: Readonly<Record<string, string>>) {
+  const record = file.windings.find((w) => w.role === role);
+  const draft = useDraft(
+    `card:${file.motor.number}:${role}`,
+    record?.typed ?? (role === 'as-found' ? NEW_CARD : NOTHING),
+    record?.version ?? 0,
+  );
+  const [send, { isLoading }] = useSaveWindingMutation();
+  const [clash, setClash] = useState<Clash | null>(null);
+  const act = useAct();
+  const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
+  const typed = useMemo(
+    () => (found ? proposedCard(found, draft.typed) : draft.typed),
+    [found, draft.typed],
+  );
+  const checked: CheckedCard = useMemo(() => checkDataCard(typed, plate), [typed, plate]);
+  const saving = async (typed: Readonly<Record<string, string>>, version: number) => {
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: draft.writeId ?? crypto.randomUUID(),
+          number: file.motor.number,
+          role,
+          change: { typed: { ...typed }, version, why: '' },
+        }),
+      ),
+      role === 'as-found' ? 'The card is saved.' : 'The proposal is saved.',
+    );
+    if (!problem) {
+      draft.drop();
+      setClash(null);
+    } else if (problem.status === 409 && problem.current) {
+      const theirs = problem.current as WindingRecord;
+      const ids = new Set([...Object.keys(typed), ...Object.keys(theirs.typed)]);
+      setClash({ theirs, fields: [...ids].filter((id) => (typed[id] ?? '') !== (theirs.typed[id] ?? '')) });
+    }
+  };
+  return {
+    typed,
+    type: draft.type,
+    open: draft.open,
+    drop: draft.drop,
+    checked,
+    plate,
+    record,
+    saving: isLoading,
+    save: () => saving(found ? windingOnly(typed) : typed, draft.version),
+    clash,
+    /** Ends a clash: the chosen fields on top of the version that is in the shop now. */
+    merge: (typed: Record<string, string>) => {
+      draft.rebase(typed, clash!.theirs.version);
+      setClash(null);
+    },
+  };
+}

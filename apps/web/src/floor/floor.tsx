@@ -1,0 +1,278 @@
+/** The floor: every motor in the shop as two tracks that meet. */
+import { STATIONS, type GateId } from '@norther/core';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useFloorQuery, useImportMotorMutation, type FloorMotor } from '../app/api.ts';
+import { said } from '../app/sheet-state.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { Key } from '../kit/key.tsx';
+import { BodyMark } from '../kit/marks.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { promiseOf } from '../kit/time.ts';
+import { useNow } from '../kit/use-now.ts';
+import { useWidth } from '../kit/use-width.ts';
+import { GATE_AT, STATION_AT } from './rails.ts';
+import { Strip } from './strip.tsx';
+import { Today } from './today.tsx';
+
+const ROW = 34;
+
+export function Floor() {
+  const { data: rows = [], isLoading } = useFloorQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [picked, setPicked] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const now = useNow();
+  const [ref, width] = useWidth<HTMLDivElement>(1240);
+  const list = useRef<HTMLUListElement>(null);
+  const current = rows.find((r) => r.motor.number === picked) ?? rows[0];
+  const compact = width < 900;
+  const rails = compact ? width - 24 : width - 82 - 172 - 108 - 24;
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const inRow = e.target instanceof HTMLElement && list.current?.contains(e.target);
+      if (e.target instanceof HTMLElement && e.target !== document.body && !inRow) return;
+      if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+        e.preventDefault();
+        const at = rows.findIndex((r) => r.motor.number === current?.motor.number);
+        const next = rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))];
+        if (next) {
+          setPicked(next.motor.number);
+          list.current?.querySelector<HTMLElement>(`[data-motor="${CSS.escape(next.motor.number)}"]`)?.focus();
+        }
+      } else if (e.key === 'Enter' && current && !inRow) {
+        void navigate(`/motor/${encodeURIComponent(current.motor.number)}`);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [rows, current, navigate]);
+
+  return (
+    <Sheet title={<FloorTitle rows={rows} current={current} />}>
+      <View letter="A" name="On the floor" note="soonest promise first" className="overflow-auto">
+        <div ref={ref} className="min-w-0">
+          {!compact && <Today rows={rows} width={width} now={now} />}
+          {!compact && <RailHead width={rails} />}
+          <ul ref={list} className={compact ? '' : 'relative'}>
+            {!compact && <GateLines width={rails} height={rows.length * (ROW + 1)} />}
+            {rows.map((row) => {
+              const promise = promiseOf(row.motor.promisedAt, now.getTime());
+              const isPicked = row === current;
+              return (
+                <li key={row.motor.id} className="border-b border-grid">
+                  <a
+                    href={`/motor/${encodeURIComponent(row.motor.number)}`}
+                    data-motor={row.motor.number}
+                    onFocus={() => setPicked(row.motor.number)}
+                    onMouseEnter={() => setPicked(row.motor.number)}
+                    onClick={(e) => {
+                      e.preventDefault();
+                      void navigate(`/motor/${encodeURIComponent(row.motor.number)}`);
+                    }}
+                    aria-label={`Motor ${row.motor.number}, ${row.motor.customer}, ${row.motor.machine}: ${row.notes.map((n) => `${n.body} ${n.text}`).join('; ')}. Promised ${promise.when}, ${promise.left}${row.motor.rush ? ', rush' : ''}`}
+                    className={`-outline-offset-2 ${isPicked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
+                    style={compact ? {} : { height: ROW }}
+                  >
+                    <div className={compact ? 'flex items-center gap-3' : 'contents'}>
+                      <Number row={row} />
+                      <span className={`min-w-0 leading-[1.12] ${compact ? 'flex-1' : 'w-[172px] shrink-0'}`}>
+                        <b className="block truncate text-[14.5px] font-[650]">
+                          {row.motor.customer}
+                          {row.motor.rush && <span className="ml-2 text-[13px] font-bold tracking-wide text-copper">RUSH</span>}
+                        </b>
+                        <span className="block truncate text-[13px]">{row.motor.machine}</span>
+                      </span>
+                      {compact && <Promised promise={promise} />}
+                    </div>
+                    <Strip row={row} width={rails} height={compact ? 40 : ROW} picked={isPicked} />
+                    {!compact && <Promised promise={promise} />}
+                  </a>
+                </li>
+              );
+            })}
+          </ul>
+          {!isLoading && rows.length === 0 && <EmptyFloor />}
+        </div>
+      </View>
+    </Sheet>
+  );
+}
+
+function Number({ row }: { row: FloorMotor }) {
+  return (
+    <span
+      className={`fig flex h-[27px] w-[82px] shrink-0 items-center pl-3 text-[23px] leading-none ${row.motor.rush ? 'bg-copper font-semibold text-on-copper [clip-path:polygon(0_0,100%_0,88%_50%,100%_100%,0_100%)]' : ''}`}
+    >
+      {row.motor.number}
+    </span>
+  );
+}
+
+function Promised({ promise }: { promise: ReturnType<typeof promiseOf> }) {
+  return (
+    <span className="ml-auto w-[108px] shrink-0 pr-2 text-right leading-[1.1]">
+      <span className="fig block text-[16px]">{promise.when}</span>
+      <span
+        className={`block text-[13px] ${promise.late ? 'font-[650] text-carmine' : promise.today ? 'font-[600] text-copper' : 'text-graphite'}`}
+      >
+        {promise.left}
+      </span>
+    </span>
+  );
+}
+
+/** Station names over their ticks; stator above, rotor below. */
+function RailHead({ width }: { width: number }) {
+  return (
+    <div className="flex items-stretch border-t border-b border-t-hair border-b-ink">
+      <div className="flex w-[254px] shrink-0 items-center gap-4 px-3 text-[13px]">
+        <span className="flex items-center gap-1.5">
+          <BodyMark body="stator" state="waiting" /> stator
+        </span>
+        <span className="flex items-center gap-1.5">
+          <BodyMark body="rotor" state="waiting" /> rotor
+        </span>
+        <span className="flex items-center gap-1.5">
+          <svg width="12" height="12" aria-hidden="true">
+            <path d="M6 1l5 5-5 5-5-5z" fill="none" stroke="var(--graphite)" />
+          </svg>
+          gate
+        </span>
+      </div>
+      <svg width={width} height={40} aria-hidden="true">
+        {STATIONS.map((s) => (
+          <text
+            key={s.id}
+            x={STATION_AT[s.id] * width}
+            y={s.body === 'stator' ? 15 : s.body === 'rotor' ? 33 : 24}
+            fontSize="13"
+            textAnchor={s.id === 'ship' ? 'end' : s.id === 'intake' ? 'start' : 'middle'}
+            dx={s.id === 'ship' ? 8 : s.id === 'intake' ? -12 : 0}
+            fontWeight={s.body === 'rotor' ? 500 : 600}
+            fill={s.body === 'rotor' ? 'var(--graphite)' : 'var(--ink)'}
+          >
+            {s.name}
+          </text>
+        ))}
+      </svg>
+      <span className="ml-auto self-center pr-2 text-[13px] font-[600]">Promised</span>
+    </div>
+  );
+}
+
+function GateLines({ width, height }: { width: number; height: number }) {
+  return (
+    <svg width={width} height={height} className="pointer-events-none absolute top-0 left-[254px]" aria-hidden="true">
+      {(Object.keys(GATE_AT) as GateId[]).map((g) => (
+        <g key={g}>
+          <path d={`M${GATE_AT[g] * width} 0V${height}`} stroke="var(--graphite)" strokeWidth="1" strokeDasharray="14 3 2 3" />
+          <path d={`M${GATE_AT[g] * width} 0l5 5-5 5-5-5z`} transform="translate(0 -6)" fill="var(--paper)" stroke="var(--graphite)" />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+const cell = 'min-w-0 border-r border-hair px-3 py-1.5';
+
+function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: FloorMotor | undefined }) {
+  const navigate = useNavigate();
+  const rush = rows.filter((r) => r.motor.rush).length;
+  const held = rows.filter((r) => r.notes.some((n) => n.state === 'held')).length;
+  const holding = current?.notes.find((n) => n.state === 'held');
+  const go = (to: string) => void navigate(to);
+  return (
+    <>
+      <div className={`${cell} w-[168px]`}>
+        <span className="block text-[13px] leading-none text-graphite">In the shop</span>
+        <b className="block text-[16px] leading-tight">
+          {rows.length} motors, {rush} rush
+        </b>
+        <span className="block text-[13px] leading-tight">{held} on hold</span>
+      </div>
+      {current && (
+        <>
+          <div className={`${cell} bg-wash`}>
+            <span className="block text-[13px] leading-none text-graphite">Motor</span>
+            <span className="fig text-[34px] leading-none">{current.motor.number}</span>
+          </div>
+          <div className={`${cell} min-w-0 flex-1 bg-wash`}>
+            <span className="block text-[13px] leading-none text-graphite">{holding ? 'Held' : 'For'}</span>
+            <b className={`block truncate text-[16px] leading-tight ${holding ? 'text-carmine' : ''}`}>
+              {holding ? holding.text : current.motor.customer}
+            </b>
+            <span className="block truncate text-[13px] leading-tight">
+              {[current.motor.machine, current.motor.maker, current.motor.serial].filter(Boolean).join(' · ')}
+            </span>
+          </div>
+          <div className="no-print flex items-center gap-2 bg-wash px-3">
+            <Key primary letter="Enter" onClick={() => go(`/motor/${encodeURIComponent(current.motor.number)}`)}>
+              Open
+            </Key>
+            <Key letter="F2" onClick={() => go('/new')}>
+              Take in
+            </Key>
+            <ImportKey />
+          </div>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Reads a motor's record from a file. */
+function ImportKey() {
+  const [send] = useImportMotorMutation();
+  const act = useAct();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const read = async (file: File) => {
+    let document: unknown;
+    try {
+      document = JSON.parse(await file.text());
+    } catch {
+      dispatch(said({ text: `${file.name} is not a JSON file.`, bad: true }));
+      return;
+    }
+    const call = unwrap(send({ writeId: crypto.randomUUID(), document }));
+    const problem = await act(call, `${file.name} imported.`);
+    if (!problem) void navigate(`/motor/${encodeURIComponent((await call).number)}`);
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Motor record to import"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) void read(file);
+          e.target.value = '';
+        }}
+      />
+      <Key onClick={() => input.current?.click()}>Import</Key>
+    </>
+  );
+}
+
+function EmptyFloor() {
+  const navigate = useNavigate();
+  return (
+    <div className="p-8">
+      <h2 className="text-[21px]">No motor in the shop.</h2>
+      <p className="mt-1 mb-4 text-[15px]">Take the first one in, or import a motor’s record from a file.</p>
+      <div className="flex gap-3">
+        <Key primary letter="F2" onClick={() => void navigate('/new')}>
+          Take a motor in
+        </Key>
+        <ImportKey />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,169 @@
+/** Fields: what is typed stays as typed, what it reads as stands below, a doubt stands inside. */
+import { DIMENSIONS, readField, showShort, type Field, type Finding } from '@norther/core';
+import { useId, type KeyboardEvent, type ReactNode } from 'react';
+import { VerdictMark } from './marks.tsx';
+
+/** Enter goes on to the next field, as on a paper card one moves on by writing. */
+function onEnter(e: KeyboardEvent<HTMLElement>) {
+  if (e.key !== 'Enter' || e.shiftKey || e.ctrlKey || e.metaKey) return;
+  const form = e.currentTarget.closest('form, [data-form]');
+  if (!form) return;
+  const fields = [
+    ...form.querySelectorAll<HTMLElement>('input:not([disabled]), select, textarea, button[data-primary]:not([disabled])'),
+  ];
+  const next = fields[fields.indexOf(e.currentTarget) + 1];
+  if (next) {
+    e.preventDefault();
+    next.focus();
+    if (next instanceof HTMLInputElement) next.select();
+  }
+}
+
+export interface TypedFieldProps {
+  readonly field: Field;
+  readonly value: string;
+  readonly onType: (value: string) => void;
+  /** Contradictions found elsewhere that point at this field. */
+  readonly doubts?: readonly Finding[];
+  readonly missing?: boolean;
+  readonly large?: boolean;
+  readonly suggestion?: ReactNode;
+  readonly list?: readonly string[];
+}
+
+export function TypedField({
+  field,
+  value,
+  onType,
+  doubts = [],
+  missing = false,
+  large = false,
+  suggestion,
+  list,
+}: TypedFieldProps) {
+  const id = useId();
+  const reading = readField(field, value);
+  const own = reading.state === 'wrong' ? reading.finding : null;
+  const doubt = own ?? doubts.find((d) => d.severity === 'stop') ?? doubts.find((d) => d.severity === 'watch');
+  const unit = field.kind === 'quantity' ? DIMENSIONS[field.dimension].unit : '';
+  const stop = doubt?.severity === 'stop';
+  const below = own
+    ? own.message.replace(`${field.label}: `, '')
+    : reading.state === 'read' && reading.converted
+      ? `reads ${showShort(reading.value, 4)} ${unit}`
+      : null;
+  const height = large ? 'h-14 text-[20px]' : 'h-9 text-[16px]';
+  const line = doubt
+    ? stop
+      ? 'border-b-carmine'
+      : 'border-b-ink'
+    : missing && value === ''
+      ? 'border-b-pencil border-dashed'
+      : 'border-b-ink';
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className={`block truncate ${large ? 'text-[16px]' : 'text-[13px]'} text-graphite`}>
+        {field.label}
+      </label>
+      <div
+        className={`flex items-stretch border-[1.5px] border-b-2 border-pencil bg-field focus-within:border-b-[3px] focus-within:border-b-copper ${line} ${height}`}
+      >
+        {doubt && (
+          <span className="flex items-center pl-1.5">
+            <VerdictMark verdict={stop ? 'stop' : 'watch'} size={16} />
+          </span>
+        )}
+        {field.kind === 'choice' ? (
+          <select
+            id={id}
+            name={field.id}
+            value={value}
+            onChange={(e) => onType(e.target.value)}
+            onKeyDown={onEnter}
+            className="min-w-0 flex-1 bg-field px-1.5 outline-none"
+          >
+            <option value="">–</option>
+            {field.options.map((o) => (
+              <option key={o.value} value={o.value}>
+                {o.label}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <input
+            id={id}
+            name={field.id}
+            value={value}
+            onChange={(e) => onType(e.target.value)}
+            onKeyDown={onEnter}
+            autoComplete="off"
+            spellCheck={false}
+            list={list ? `${id}-list` : undefined}
+            aria-invalid={stop}
+            aria-describedby={below || suggestion ? `${id}-below` : undefined}
+            className={`min-w-0 flex-1 bg-transparent px-2 outline-none ${field.kind === 'quantity' ? 'fig text-right' : ''}`}
+          />
+        )}
+        {list && (
+          <datalist id={`${id}-list`}>
+            {list.map((l) => (
+              <option key={l} value={l} />
+            ))}
+          </datalist>
+        )}
+        {unit && (
+          <span className="fig flex min-w-10 items-center border-l border-hair px-1.5 text-[13px] text-graphite">
+            {unit}
+          </span>
+        )}
+      </div>
+      {(below || suggestion) && (
+        <div id={`${id}-below`} className={`text-[13px] leading-tight ${own ? 'text-carmine' : 'text-copper'}`}>
+          {below ?? suggestion}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A plain line of text with a label, for identity and reasons. */
+export function LineField({
+  label,
+  value,
+  onType,
+  type = 'text',
+  wrong,
+  autoFocus,
+  name,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onType: (v: string) => void;
+  readonly type?: string;
+  readonly wrong?: string | undefined;
+  readonly autoFocus?: boolean;
+  readonly name?: string;
+}) {
+  const id = useId();
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block text-[13px] text-graphite">
+        {label}
+      </label>
+      <input
+        id={id}
+        name={name}
+        type={type}
+        value={value}
+        autoFocus={autoFocus}
+        onChange={(e) => onType(e.target.value)}
+        onKeyDown={onEnter}
+        autoComplete="off"
+        spellCheck={false}
+        aria-invalid={wrong !== undefined}
+        className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-2 text-[16px] outline-none focus:border-b-[3px] focus:border-b-copper"
+      />
+      {wrong && <p className="text-[13px] text-carmine">{wrong}</p>}
+    </div>
+  );
+}

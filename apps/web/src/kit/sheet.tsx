@@ -1,0 +1,265 @@
+/** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
+import { readNameplate, showShort, stationOf, type StationId } from '@norther/core';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
+import { MOTOR_SHEETS, SHOP_SHEETS } from '../app/sheets.ts';
+import { sayingDone, sheetTurned } from '../app/sheet-state.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { ageOf, promiseOf } from './time.ts';
+import { BodyMark, Hatches } from './marks.tsx';
+import { ScanLine } from './scan-line.tsx';
+
+export function Sheet({
+  file,
+  columns = '1fr',
+  title,
+  children,
+}: {
+  readonly file?: MotorFile;
+  /** Widths of the views along the top edge. */
+  readonly columns?: string;
+  /** Title block of a sheet that belongs to no single motor. */
+  readonly title?: ReactNode;
+  readonly children: ReactNode;
+}) {
+  return (
+    <div className="flex min-h-full flex-col p-2 xl:h-full" style={{ ['--columns' as string]: columns }}>
+      <Hatches />
+      <div className="flex min-h-0 flex-1 flex-col border border-hair p-[3px]">
+        <div className="order-1 xl:hidden">
+          <TitleBlock file={file} title={title} tablet />
+        </div>
+        <main className="order-3 grid min-h-0 flex-1 auto-rows-auto grid-cols-1 border-ink xl:grid-cols-[var(--columns)] xl:grid-rows-[20px_minmax(0,1fr)]">
+          {children}
+        </main>
+        <div className="order-2 xl:order-4">
+          <Tabs file={file} />
+        </div>
+        <div className="order-5 hidden xl:block">
+          <TitleBlock file={file} title={title} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** A lettered view; its letter is also its jump key. */
+export function View({
+  letter,
+  name,
+  note,
+  children,
+  className = '',
+}: {
+  readonly letter: string;
+  readonly name: string;
+  readonly note?: ReactNode;
+  readonly children: ReactNode;
+  readonly className?: string;
+}) {
+  return (
+    <section
+      data-view={letter}
+      aria-label={name}
+      tabIndex={-1}
+      className="grid min-h-0 min-w-0 grid-rows-[20px_minmax(0,1fr)] outline-none xl:row-span-2 xl:grid-rows-subgrid"
+    >
+      <h1 className="flex items-center gap-2 px-3 text-[13px] leading-none font-[650]">
+        <span className="fig font-bold">{letter}</span>
+        {name}
+        {note && <span className="truncate font-medium text-graphite">{note}</span>}
+      </h1>
+      <div
+        className={`min-h-0 min-w-0 border-x-2 border-t-2 border-ink border-x-ink xl:[section:not(:first-child)>&]:border-l-hair xl:[section:not(:first-child)>&]:border-l xl:[section:not(:last-child)>&]:border-r-0 ${className}`}
+      >
+        {children}
+      </div>
+    </section>
+  );
+}
+
+function Tabs({ file }: { file?: MotorFile | undefined }) {
+  const { pathname } = useLocation();
+  const sheets = [
+    ...SHOP_SHEETS.slice(0, 1),
+    ...(file
+      ? MOTOR_SHEETS.map((s) => ({ ...s, to: `/motor/${encodeURIComponent(file.motor.number)}${s.to}` }))
+      : SHOP_SHEETS.slice(1)),
+  ];
+  return (
+    <nav aria-label="Sheets" className="no-print flex flex-wrap items-stretch border-2 border-ink xl:h-[28px] xl:flex-nowrap xl:border-b-[1px]">
+      {sheets.map((s) => {
+        const current = decodeURIComponent(pathname) === decodeURIComponent(s.to);
+        return (
+          <Link
+            key={s.key}
+            to={s.to}
+            aria-current={current ? 'page' : undefined}
+            className={`flex items-center gap-2 border-r border-hair px-2.5 py-3 text-[14px] -outline-offset-2 xl:py-0 ${current ? 'bg-ink font-[650] text-paper' : ''}`}
+          >
+            <span className="fig text-[13px]">{s.key}</span>
+            {s.name}
+          </Link>
+        );
+      })}
+      <ToldLine />
+      <ScanLine />
+    </nav>
+  );
+}
+
+/** What just happened, or went wrong; read out to screen readers. */
+function ToldLine() {
+  const told = useAppSelector((s) => s.sheet.told);
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (!told || told.bad) return;
+    const timer = setTimeout(() => dispatch(sayingDone()), 6000);
+    return () => clearTimeout(timer);
+  }, [told, dispatch]);
+  return (
+    <div role="status" className="flex min-w-0 flex-1 items-center overflow-hidden px-3">
+      {told && (
+        <button
+          type="button"
+          onClick={() => dispatch(sayingDone())}
+          title={told.text}
+          className={`truncate text-left text-[14px] -outline-offset-2 ${told.bad ? 'font-[650] text-carmine' : 'text-graphite'}`}
+        >
+          {told.bad ? `✗ ${told.text}` : told.text}
+        </button>
+      )}
+    </div>
+  );
+}
+
+const cell = 'min-w-0 border-r border-hair px-3 py-1.5 last:border-r-0';
+
+function TitleBlock({
+  file,
+  title,
+  tablet = false,
+}: {
+  file?: MotorFile | undefined;
+  title?: ReactNode;
+  tablet?: boolean;
+}) {
+  const { data: session } = useSessionQuery();
+  return (
+    <header
+      className={`flex items-stretch border-2 border-ink ${tablet ? 'border-b-0 flex-wrap' : 'h-[60px] border-t-0'}`}
+    >
+      <div className={`${cell} flex items-center gap-3 ${tablet ? '' : 'w-[176px]'}`}>
+        <svg width="28" height="28" viewBox="0 0 32 32" aria-hidden="true" className="shrink-0">
+          <circle cx="16" cy="16" r="13" fill="none" stroke="var(--ink)" strokeWidth="4" />
+          <circle cx="16" cy="16" r="6.5" fill="var(--copper)" />
+        </svg>
+        <div className="min-w-0 leading-tight">
+          <b className="block text-[16px]">Norther</b>
+          <span className="block truncate text-[13px] text-graphite">{session?.shop}</span>
+        </div>
+      </div>
+      {file ? <MotorCells file={file} tablet={tablet} /> : <div className="flex min-w-0 flex-1">{title}</div>}
+      {session && <PersonCell name={session.name} role={session.role} tablet={tablet} />}
+    </header>
+  );
+}
+
+function PersonCell({ name, role }: { name: string; role: string; tablet: boolean }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [signOut] = useSignOutMutation();
+  return (
+    <div className={`${cell} ml-auto flex items-center gap-2 border-l`}>
+      <div className="leading-tight">
+        <span className="block text-[14px] font-[650] whitespace-nowrap">{name}</span>
+        <span className="flex gap-2 text-[13px] text-graphite">
+          {role}
+          <button
+            type="button"
+            className="no-print underline"
+            onClick={() =>
+              void signOut()
+                .unwrap()
+                .finally(() => {
+                  void navigate('/sign-in');
+                  window.location.reload();
+                })
+            }
+          >
+            sign out
+          </button>
+        </span>
+      </div>
+      <button
+        type="button"
+        className="no-print h-8 border-[1.5px] border-pencil px-1.5 text-[13px]"
+        onClick={() => dispatch(sheetTurned())}
+        title="Light or dark sheet"
+      >
+        sheet <kbd className="fig">D</kbd>
+      </button>
+    </div>
+  );
+}
+
+function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
+  const { motor, standing } = file;
+  const { plate } = readNameplate(motor.plate);
+  const promise = promiseOf(motor.promisedAt);
+  const number = useRef<HTMLDivElement>(null);
+  const line = [
+    plate.powerKw && `${showShort(plate.powerKw, 3)} kW`,
+    plate.voltageV && `${showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
+    plate.currentA && `${showShort(plate.currentA, 4)} A`,
+  ].filter(Boolean);
+  const second = [
+    plate.speedRpm && `${Math.round(plate.speedRpm)} rpm`,
+    plate.frequencyHz && `${showShort(plate.frequencyHz, 3)} Hz`,
+    plate.insulationClass && `class ${plate.insulationClass}`,
+  ].filter(Boolean);
+  return (
+    <>
+      <div className={`${cell} ${motor.rush ? 'bg-copper text-on-copper' : ''}`} ref={number}>
+        <span className={`block text-[13px] leading-none ${motor.rush ? '' : 'text-graphite'}`}>
+          {motor.rush ? <b>RUSH</b> : 'Motor'}
+        </span>
+        <span className={`fig leading-none ${tablet ? 'text-[56px]' : 'text-[34px]'}`}>{motor.number}</span>
+      </div>
+      <div className={`${cell} min-w-[150px] flex-1`}>
+        {!tablet && <span className="block text-[13px] leading-none text-graphite">For</span>}
+        <b className={`block truncate leading-tight ${tablet ? 'text-[24px]' : 'text-[16px]'}`}>{motor.customer}</b>
+        <span className="block truncate text-[13px] leading-tight">
+          {[motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · ')}
+        </span>
+        {tablet && <span className="fig block text-[16px]">{line.join('  ')}</span>}
+      </div>
+      {!tablet && (
+        <div className={`${cell} min-w-[170px]`}>
+          <span className="block text-[13px] leading-none text-graphite">Plate</span>
+          <span className="fig block text-[16px] leading-tight whitespace-nowrap">{line.join(' ') || '–'}</span>
+          <span className="block text-[13px] leading-tight whitespace-nowrap">{second.join(' · ')}</span>
+        </div>
+      )}
+      <div className={`${cell} min-w-[190px]`}>
+        <span className="block text-[13px] leading-none text-graphite">Stands at</span>
+        {standing.standings.map((s) => (
+          <span key={s.body} className="flex items-center gap-1.5 text-[13px] leading-[1.35] whitespace-nowrap">
+            <BodyMark body={s.body} state={s.state} size={13} />
+            <span className={s.state === 'held' ? 'text-carmine' : ''}>
+              {s.station ? stationOf(s.station as StationId).name.toLowerCase() : 'done'}
+              {s.state === 'held' ? ', held' : s.state === 'waiting' ? ', waits' : s.who ? `, ${s.who}` : ''}
+              {s.since ? `, ${ageOf(s.since)}` : ''}
+            </span>
+          </span>
+        ))}
+      </div>
+      <div className={`${cell}`}>
+        <span className="block text-[13px] leading-none text-graphite">Promised</span>
+        <span className="fig block text-[16px] leading-tight whitespace-nowrap">{promise.when}</span>
+        <span className={`block text-[13px] leading-tight whitespace-nowrap ${promise.late ? 'text-carmine' : ''}`}>{promise.left}</span>
+      </div>
+    </>
+  );
+}

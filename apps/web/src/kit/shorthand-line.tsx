@@ -1,0 +1,72 @@
+/** The winding in one line: typed as it is spoken, each token over its meaning, the contradicting one in reverse. */
+import { readShorthand, writeShorthand, type Finding } from '@norther/core';
+import { useEffect, useState } from 'react';
+
+export function ShorthandLine({
+  typed,
+  onFill,
+  findings,
+  label = 'Winding, in one line',
+  hero = false,
+}: {
+  readonly typed: Readonly<Record<string, string>>;
+  readonly onFill: (fields: Record<string, string>) => void;
+  readonly findings: readonly Finding[];
+  readonly label?: string;
+  readonly hero?: boolean;
+}) {
+  const written = writeShorthand(typed);
+  const [line, setLine] = useState(written);
+  const [typing, setTyping] = useState(false);
+  // Fields typed one by one write the line; while the line itself is typed it is left alone.
+  useEffect(() => {
+    if (!typing) setLine(written);
+  }, [written, typing]);
+  const { tokens } = readShorthand(line);
+  const contradicts = (fills: Readonly<Record<string, string>>) =>
+    Object.keys(fills).length > 0 &&
+    findings.some((f) => f.severity === 'stop' && f.fields.slice(0, 2).some((id) => id in fills));
+  return (
+    <div>
+      <label className="block text-[13px] text-graphite" htmlFor="shorthand">
+        {label}
+      </label>
+      <input
+        id="shorthand"
+        name="shorthand"
+        value={line}
+        spellCheck={false}
+        autoComplete="off"
+        placeholder="48s 4p 1-11 T12 3x0.95+1x0.90 2Y"
+        onFocus={() => setTyping(true)}
+        onBlur={() => setTyping(false)}
+        onChange={(e) => {
+          setLine(e.target.value);
+          const { fills } = readShorthand(e.target.value);
+          const changed = Object.entries(fills).filter(([id, v]) => typed[id] !== v);
+          if (changed.length > 0) onFill(Object.fromEntries(changed));
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+        className={`fig w-full border-[1.5px] border-b-[3px] border-pencil border-b-ink bg-field px-3 outline-none placeholder:text-pencil focus:border-b-copper ${hero ? 'h-14 text-[26px]' : 'h-10 text-[18px]'}`}
+      />
+      <div className="mt-1 flex min-h-[42px] flex-wrap gap-x-4 gap-y-1" aria-live="polite">
+        {tokens.map((t, i) => {
+          const wrong = t.problem !== undefined || contradicts(t.fills);
+          return (
+            <span key={i} title={t.problem} className={`px-1.5 ${wrong ? 'bg-ink text-paper' : ''}`}>
+              <span className={`fig block leading-tight ${hero ? 'text-[18px] font-semibold' : 'text-[15px]'}`}>{t.text}</span>
+              <span className={`block text-[13px] leading-tight ${wrong ? '' : 'text-graphite'}`}>
+                {t.problem ? 'not read' : t.meaning}
+              </span>
+            </span>
+          );
+        })}
+      </div>
+      {tokens.find((t) => t.problem) && (
+        <p className="text-[13px] text-carmine">{tokens.find((t) => t.problem)!.problem}</p>
+      )}
+    </div>
+  );
+}

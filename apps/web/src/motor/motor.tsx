@@ -1,0 +1,303 @@
+/** The motor: who and what it is, where it stands, what is open, what happened to it. */
+import { GATE_IDS, stationOf, STATIONS, TEST_KINDS, type GateId, type StationId } from '@norther/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  useChangeMotorMutation,
+  useClearHoldMutation,
+  useHistoryQuery,
+  usePassGateMutation,
+  useSessionQuery,
+  type MotorFile,
+} from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+import { FindingList } from '../kit/finding-list.tsx';
+import { Key } from '../kit/key.tsx';
+import { VerdictMark } from '../kit/marks.tsx';
+import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { ReasonDialog } from '../kit/reason-dialog.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { ageOf } from '../kit/time.ts';
+import { isoTime, localTime, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import type { MotorRecord } from '@norther/records';
+
+export function Motor() {
+  return <MotorSheet>{(file) => <OneMotor file={file} />}</MotorSheet>;
+}
+
+const savedFields = (m: MotorRecord): Record<string, string> => ({
+  number: m.number,
+  customer: m.customer,
+  machine: m.machine,
+  maker: m.maker,
+  serial: m.serial,
+  promised: localTime(m.promisedAt),
+  rush: m.rush ? 'yes' : '',
+  ...m.plate,
+});
+
+function OneMotor({ file }: { file: MotorFile }) {
+  const { motor } = file;
+  return (
+    <Sheet file={file} columns="5fr 4fr 3fr">
+      <View letter="A" name="Identity and plate" className="overflow-auto p-4">
+        <Identity file={file} />
+      </View>
+      <View letter="B" name="Where it stands" className="overflow-auto p-4">
+        <Stations file={file} />
+        <Gates file={file} />
+      </View>
+      <View letter="C" name="History" note={`since ${motor.arrivedAt.slice(0, 10)}`} className="overflow-auto p-4">
+        <History number={motor.number} />
+      </View>
+    </Sheet>
+  );
+}
+
+function Identity({ file }: { file: MotorFile }) {
+  const { motor } = file;
+  const { typed, type, drop, rebase, open, version, writeId } = useDraft(
+    `motor:${motor.number}`,
+    savedFields(motor),
+    motor.version,
+  );
+  const [send, { isLoading }] = useChangeMotorMutation();
+  const [theirs, setTheirs] = useState<MotorRecord | null>(null);
+  const act = useAct();
+  const problems = plateProblems(typed);
+  const save = async () => {
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: writeId ?? crypto.randomUUID(),
+          number: motor.number,
+          change: {
+            customer: typed['customer']!.trim(),
+            machine: typed['machine']?.trim() ?? '',
+            maker: typed['maker']?.trim() ?? '',
+            serial: typed['serial']?.trim() ?? '',
+            plate: plateOf(typed),
+            promisedAt: isoTime(typed['promised'] ?? ''),
+            rush: typed['rush'] === 'yes',
+            version,
+            why: '',
+          },
+        }),
+      ),
+      'Saved.',
+    );
+    if (!problem) drop();
+    else if (problem.status === 409 && problem.current) setTheirs(problem.current as MotorRecord);
+  };
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (problems.length === 0) void save();
+      }}
+    >
+      <PlateForm typed={typed} onType={type} fixedNumber />
+      {theirs && (
+        <div className="mt-4 border-2 border-carmine p-3">
+          <b>Somebody changed this motor meanwhile.</b>
+          <p className="text-[14px]">Yours stands in the fields. Keep yours, or take what is in the shop.</p>
+          <div className="mt-2 flex gap-3">
+            <Key
+              onClick={() => {
+                rebase(typed, theirs.version);
+                setTheirs(null);
+              }}
+            >
+              Keep mine, then save
+            </Key>
+            <Key
+              onClick={() => {
+                drop();
+                setTheirs(null);
+              }}
+            >
+              Take theirs
+            </Key>
+          </div>
+        </div>
+      )}
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        <Key primary type="submit" letter="Enter" disabled={!open || problems.length > 0 || isLoading}>
+          Save the change
+        </Key>
+        {open && <Key onClick={drop}>Undo typing</Key>}
+        <a
+          className="ml-auto text-[14px] underline"
+          href={`/api/motors/${encodeURIComponent(motor.number)}/record.json`}
+          download
+        >
+          Export as JSON
+        </a>
+      </div>
+      {open && problems[0] && <p className="mt-1 text-[14px] text-carmine">{problems[0]}</p>}
+    </form>
+  );
+}
+
+function Stations({ file }: { file: MotorFile }) {
+  const [releasing, setReleasing] = useState<string | null>(null);
+  const [clear] = useClearHoldMutation();
+  const act = useAct();
+  const base = `/motor/${encodeURIComponent(file.motor.number)}`;
+  const openHolds = file.holds.filter((h) => !h.clearedAt);
+  const counts = new Map<string, number>();
+  for (const r of file.readings)
+    if (r.outcome.ok) counts.set(r.outcome.judgement.verdict, (counts.get(r.outcome.judgement.verdict) ?? 0) + 1);
+  return (
+    <>
+      <div className="mb-3 flex items-center gap-3">
+        <VerdictMark
+          verdict={
+            file.verdict.state === 'ready' ? 'sound' : file.verdict.state === 'in-work' ? 'to-come' : 'stop'
+          }
+          size={36}
+        />
+        <div>
+          <b className={`block text-[21px] leading-tight ${['failed', 'held'].includes(file.verdict.state) ? 'text-carmine' : ''}`}>
+            {file.verdict.order}
+          </b>
+          <span className="text-[14px] text-graphite">
+            {file.readings.length} readings
+            {[...counts].map(([v, n]) => `, ${n} ${v}`).join('')}
+          </span>
+        </div>
+      </div>
+      {openHolds.map((h) => (
+        <div key={h.id} className="mb-3 bg-carmine-wash p-3">
+          <b className="block text-carmine">
+            {h.body} held: {h.reason}
+          </b>
+          <span className="text-[14px]">
+            {h.raisedBy}, {ageOf(h.raisedAt)} ago
+          </span>
+          <div className="mt-2">
+            <Key onClick={() => setReleasing(h.id)}>Release</Key>
+          </div>
+        </div>
+      ))}
+      <ReasonDialog
+        title="Release the hold"
+        text="Say what was done about it. The lead releases, or whoever raised it."
+        action="Release"
+        open={releasing !== null}
+        onOpen={(o) => !o && setReleasing(null)}
+        onReason={(reason) =>
+          void act(
+            unwrap(clear({ writeId: crypto.randomUUID(), number: file.motor.number, id: releasing!, reason })),
+            'Hold released.',
+          )
+        }
+      />
+      <table className="w-full text-[14px]">
+        <caption className="sr-only">Stations</caption>
+        <tbody>
+          {STATIONS.map((s) => {
+            const step = file.steps.find((x) => x.station === s.id);
+            const here = file.standing.standings.some((x) => x.station === s.id);
+            return (
+              <tr key={s.id} className={`border-b border-grid ${here ? 'bg-wash' : ''}`}>
+                <td className="py-[3px] pr-2 text-graphite">{s.body}</td>
+                <td className={`py-[3px] ${here ? 'font-[650]' : ''}`}>
+                  {here ? <Link to={`${base}/traveller`} className="underline">{s.title}</Link> : s.title}
+                </td>
+                <td className="py-[3px] text-right text-graphite">
+                  {step?.signedAt
+                    ? `${step.signedBy}, ${ageOf(step.signedAt)} ago`
+                    : step?.takenAt
+                      ? `${step.takenBy} has it, ${ageOf(step.takenAt)}`
+                      : '–'}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function Gates({ file }: { file: MotorFile }) {
+  const { data: session } = useSessionQuery();
+  const [passing, setPassing] = useState<GateId | null>(null);
+  const [pass] = usePassGateMutation();
+  const act = useAct();
+  const next = file.gates.find(
+    (g) =>
+      !g.open &&
+      !file.gatePasses.some((p) => p.gate === g.gate) &&
+      !file.steps.some((s) => stationOf(s.station as StationId).gate === g.gate && s.takenAt),
+  );
+  return (
+    <div className="mt-4">
+      <h2 className="mb-1 border-b-2 border-ink pb-0.5 text-[17px]">{next ? next.title : 'Gates'}</h2>
+      {next ? (
+        <>
+          <FindingList findings={next.findings.filter((f) => f.severity !== 'note').slice(0, 5)} />
+          {session?.role === 'lead' && (
+            <div className="mt-3">
+              <Key onClick={() => setPassing(next.gate)}>Pass, with reason</Key>
+            </div>
+          )}
+        </>
+      ) : (
+        <p className="text-[14px]">Every gate ahead is open.</p>
+      )}
+      {file.gatePasses.map((p) => (
+        <p key={p.id} className="mt-2 text-[14px] text-graphite">
+          Gate {p.gate.replace('-', ' ')} passed by {p.by}: {p.reason}
+        </p>
+      ))}
+      <ReasonDialog
+        title={`Pass the gate ${passing?.replace('-', ' ') ?? ''}`}
+        text="It goes on the record under your name, and on the verdict."
+        action="Pass the gate"
+        open={passing !== null}
+        onOpen={(o) => !o && setPassing(null)}
+        onReason={(reason) =>
+          void act(
+            unwrap(pass({ writeId: crypto.randomUUID(), number: file.motor.number, gate: passing ?? GATE_IDS[0]!, reason })),
+            'Gate passed.',
+          )
+        }
+      />
+    </div>
+  );
+}
+
+function History({ number }: { number: string }) {
+  const { data = [] } = useHistoryQuery(number);
+  return (
+    <ol className="space-y-1.5">
+      {data
+        .slice()
+        .sort((a, b) => b.at.localeCompare(a.at))
+        .map((e) => (
+          <li key={e.id} className="border-b border-grid pb-1.5 text-[14px] leading-tight">
+            <span className="flex justify-between gap-2">
+              <b className="font-[620]">{labelOf(e.what)}</b>
+              <span className="shrink-0 text-[13px] text-graphite">{ageOf(e.at)} ago</span>
+            </span>
+            <span className="text-[13px] text-graphite">
+              {e.who}
+              {e.why && `: ${e.why}`}
+            </span>
+          </li>
+        ))}
+    </ol>
+  );
+}
+
+/** `varnish signed` in the words of the sheets. */
+function labelOf(what: string): string {
+  const [id, ...rest] = what.split(' ');
+  const station = STATIONS.find((s) => s.id === id);
+  if (station) return `${station.title}: ${rest.join(' ')}`;
+  const test = Object.values(TEST_KINDS).find((k) => k.id === id);
+  return test ? `${test.title} ${rest.join(' ')}` : what.charAt(0).toUpperCase() + what.slice(1);
+}

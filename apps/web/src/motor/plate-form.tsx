@@ -1,0 +1,88 @@
+/** The form of a motor: who and what it is, its plate, its promise. Used when it is taken in and when it is changed. */
+import { IDENTITY_FIELDS, NAMEPLATE_FIELDS, proposePoles, readNameplate, readForm } from '@norther/core';
+import { FindingList } from '../kit/finding-list.tsx';
+import { LineField, TypedField } from '../kit/fields.tsx';
+
+export const PLATE_IDS: readonly string[] = NAMEPLATE_FIELDS.map((f) => f.id);
+export const plateOf = (typed: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(PLATE_IDS.filter((id) => typed[id]?.trim()).map((id) => [id, typed[id]!]));
+
+/** `2026-11-27T16:00` as an input wants it, in the shop's own time. */
+export const localTime = (iso: string | null): string => {
+  if (!iso) return '';
+  const d = new Date(iso);
+  return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+};
+export const isoTime = (local: string): string | null =>
+  local && !Number.isNaN(Date.parse(local)) ? new Date(local).toISOString() : null;
+
+export function PlateForm({
+  typed,
+  onType,
+  fixedNumber = false,
+}: {
+  readonly typed: Readonly<Record<string, string>>;
+  readonly onType: (fields: Record<string, string>) => void;
+  readonly fixedNumber?: boolean;
+}) {
+  const { plate, findings } = readNameplate(plateOf(typed));
+  const poles = plate.speedRpm && plate.frequencyHz ? proposePoles(plate.speedRpm, plate.frequencyHz) : null;
+  const doubts = findings.filter((f) => f.code.startsWith('plate.'));
+  return (
+    <>
+      <div className="grid grid-cols-1 gap-x-4 gap-y-2.5 sm:grid-cols-2">
+        {IDENTITY_FIELDS.filter((f) => !(fixedNumber && f.id === 'number')).map((f) => (
+          <TypedField key={f.id} field={f} value={typed[f.id] ?? ''} onType={(v) => onType({ [f.id]: v })} />
+        ))}
+        <LineField
+          label="Promised"
+          name="promised"
+          type="datetime-local"
+          value={typed['promised'] ?? ''}
+          onType={(v) => onType({ promised: v })}
+        />
+        <label className="flex items-center gap-2 self-end pb-2 text-[15px] font-[620]">
+          <input
+            type="checkbox"
+            name="rush"
+            className="size-5 accent-[var(--copper)]"
+            checked={typed['rush'] === 'yes'}
+            onChange={(e) => onType({ rush: e.target.checked ? 'yes' : '' })}
+          />
+          Rush: it jumps the queue
+        </label>
+      </div>
+      <h2 className="mt-4 mb-2 border-b-2 border-ink pb-0.5 text-[17px]">Nameplate</h2>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-2.5 sm:grid-cols-3">
+        {NAMEPLATE_FIELDS.map((f) => (
+          <TypedField
+            key={f.id}
+            field={f}
+            value={typed[f.id] ?? ''}
+            onType={(v) => onType({ [f.id]: v })}
+            doubts={doubts.filter((d) => d.fields.includes(f.id))}
+            suggestion={
+              f.id === 'speed' && poles ? `${poles.poles} poles, slip ${(100 * poles.slip).toFixed(1)} %` : undefined
+            }
+          />
+        ))}
+      </div>
+      {doubts.length > 0 && (
+        <div className="mt-3">
+          <FindingList findings={doubts} />
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Why the form cannot be sent yet; empty when it can. */
+export function plateProblems(typed: Readonly<Record<string, string>>): string[] {
+  const problems = [
+    ...readForm(IDENTITY_FIELDS, typed).findings,
+    ...readNameplate(plateOf(typed)).findings.filter((f) => f.severity === 'stop'),
+  ].map((f) => f.message);
+  if (!typed['number']?.trim()) problems.push('Motor number is missing.');
+  if (!typed['customer']?.trim()) problems.push('Say who the motor is for.');
+  return problems;
+}

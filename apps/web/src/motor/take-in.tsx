@@ -1,0 +1,102 @@
+/** Taking a motor in: tag, owner, plate, promise. */
+import { useNavigate } from 'react-router';
+import { useTakeInMutation } from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+import { Caution, Key } from '../kit/key.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { isoTime, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+
+export function TakeIn() {
+  const { typed, type, drop, open, writeId } = useDraft('take-in');
+  const [send, { isLoading }] = useTakeInMutation();
+  const act = useAct();
+  const navigate = useNavigate();
+  const problems = plateProblems(typed);
+  const save = async () => {
+    const number = typed['number']!.trim();
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: writeId ?? crypto.randomUUID(),
+          entry: {
+            number,
+            customer: typed['customer']!.trim(),
+            machine: typed['machine']?.trim() ?? '',
+            maker: typed['maker']?.trim() ?? '',
+            serial: typed['serial']?.trim() ?? '',
+            plate: plateOf(typed),
+            promisedAt: isoTime(typed['promised'] ?? ''),
+            rush: typed['rush'] === 'yes',
+          },
+        }),
+      ),
+      `Motor ${number} is in the shop.`,
+    );
+    if (problem) return;
+    drop();
+    void navigate(`/motor/${encodeURIComponent(number)}/card`);
+  };
+  return (
+    <Sheet
+      columns="8fr 4fr"
+      title={
+        <div className="px-3 py-1.5">
+          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
+          <b className="text-[16px]">Take a motor in</b>
+          <span className="block text-[13px]">from the nameplate and the tag</span>
+        </div>
+      }
+    >
+      <View letter="A" name="The motor as it came" className="overflow-auto p-4">
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (problems.length === 0) void save();
+          }}
+        >
+          <PlateForm typed={typed} onType={type} />
+          <div className="mt-5 flex flex-wrap items-center gap-3">
+            <Key primary type="submit" letter="Enter" disabled={problems.length > 0 || isLoading}>
+              Take it in
+            </Key>
+            {open && (
+              <Key onClick={drop} className="font-medium">
+                Clear the form
+              </Key>
+            )}
+            {problems.length > 0 && <span className="text-[14px] text-graphite">{problems[0]}</span>}
+          </div>
+        </form>
+      </View>
+      <View letter="B" name="How to write" className="space-y-4 overflow-auto p-4 text-[15px]">
+        <p>Write figures as they stand on the plate, with their unit when it is another one:</p>
+        <table className="w-full">
+          <tbody>
+            {[
+              ['20 hp', 'reads 14.91 kW'],
+              ['7,5', 'comma or point, kW'],
+              ['1/2 hp', 'fractions as well'],
+              ['480 V', 'line to line'],
+            ].map(([a, b]) => (
+              <tr key={a} className="border-b border-grid">
+                <td className="fig py-1.5 text-[16px]">{a}</td>
+                <td className="py-1.5 text-[14px] text-graphite">{b}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="text-[14px] text-graphite">
+          What you type stays on this device until the shop has it, also through a reload or a dropped network.
+        </p>
+        <Caution
+          name="Before you open it"
+          text="Photograph it as it came. Measure insulation to ground first, then resistance; discharge and ground afterwards."
+        />
+        <p className="text-[14px] text-graphite">
+          Explosion-protected, mine, marine or nuclear machines: only under their own certification. Ask the lead first.
+        </p>
+      </View>
+    </Sheet>
+  );
+}

@@ -1,0 +1,54 @@
+/** Signing in: name and PIN. */
+import { useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { problemOf, useSignInMutation } from '../app/api.ts';
+import { LineField } from '../kit/fields.tsx';
+import { Key } from '../kit/key.tsx';
+
+export function SignIn() {
+  const [name, setName] = useState('');
+  const [pin, setPin] = useState('');
+  const [signIn, { error, isLoading }] = useSignInMutation();
+  const navigate = useNavigate();
+  const { state } = useLocation() as { state: { from?: string } | null };
+  const go = async () => {
+    const result = await signIn({ name, pin });
+    if (!('error' in result)) void navigate(state?.from ?? '/', { replace: true });
+  };
+  return (
+    <div className="flex min-h-full p-2">
+      <div className="flex flex-1 border border-hair p-[3px]">
+        <main className="flex flex-1 flex-col items-center justify-center border-2 border-ink p-6">
+          <form
+            className="w-[min(360px,100%)] space-y-4"
+            onSubmit={(e) => {
+              e.preventDefault();
+              void go();
+            }}
+          >
+            <div className="flex items-center gap-4 border-b-2 border-ink pb-4">
+              <svg width="56" height="56" viewBox="0 0 32 32" aria-hidden="true">
+                <circle cx="16" cy="16" r="13" fill="none" stroke="var(--ink)" strokeWidth="4" />
+                <circle cx="16" cy="16" r="6.5" fill="var(--copper)" />
+              </svg>
+              <div>
+                <h1 className="text-[34px] leading-none">Norther</h1>
+                <p className="text-[15px] text-graphite">One motor, one record, two tracks.</p>
+              </div>
+            </div>
+            <LineField label="Name" name="name" value={name} onType={setName} autoFocus />
+            <LineField label="PIN" name="pin" type="password" value={pin} onType={setPin} />
+            {error && (
+              <p role="alert" className="text-[15px] font-[620] text-carmine">
+                {problemOf(error).title}
+              </p>
+            )}
+            <Key primary type="submit" letter="Enter" disabled={isLoading || !name || pin.length < 4} className="w-full">
+              Sign in
+            </Key>
+          </form>
+        </main>
+      </div>
+    </div>
+  );
+}

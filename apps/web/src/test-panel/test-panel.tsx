@@ -1,0 +1,355 @@
+/** The test panel: enter a reading, see it judged while typing, keep it. */
+import {
+  judgeTest,
+  minutesAbove,
+  readNameplate,
+  readQuantity,
+  STAGES,
+  TEST_KIND_IDS,
+  TEST_KINDS,
+  type Figure,
+  type Judgement,
+  type LogPoint,
+  type Stage,
+  type TestKindId,
+} from '@norther/core';
+import { readOvenLog } from '@norther/records';
+import { useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
+import { FindingList } from '../kit/finding-list.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { JudgedFigures } from '../kit/judged-figures.tsx';
+import { Caution, Key } from '../kit/key.tsx';
+import { VERDICT_WORD, VerdictMark } from '../kit/marks.tsx';
+import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { ageOf } from '../kit/time.ts';
+import { WorkingPanel } from '../kit/working-panel.tsx';
+import { OvenChart } from './oven-chart.tsx';
+
+export function TestPanel() {
+  return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
+}
+
+const ORDER = { stop: 'Stop', watch: 'Watch', sound: 'Sound' } as const;
+
+function Panel({ file }: { file: MotorFile }) {
+  const [params, setParams] = useSearchParams();
+  const kindId = (TEST_KIND_IDS as readonly string[]).includes(params.get('kind') ?? '')
+    ? (params.get('kind') as TestKindId)
+    : 'insulation';
+  const kind = TEST_KINDS[kindId];
+  const asked = params.get('stage') as Stage | null;
+  const stage = asked && kind.stages.includes(asked) ? asked : likelyStage(file, kind.stages);
+  return (
+    <Sheet file={file} columns="2.6fr 5.4fr 4fr">
+      <View letter="A" name="Tests" className="overflow-auto py-1">
+        <TestList file={file} kind={kindId} stage={stage} onChoose={(k, s) => setParams({ kind: k, stage: s })} />
+      </View>
+      <OneTest key={`${kindId} ${stage}`} file={file} kindId={kindId} stage={stage} />
+    </Sheet>
+  );
+}
+
+/** The stage a motor is at: nobody should have to choose it. */
+function likelyStage(file: MotorFile, stages: readonly Stage[]): Stage {
+  const signed = (id: string) => file.steps.some((s) => s.station === id && s.signedAt);
+  const order: [Stage, boolean][] = [
+    ['final', signed('match')],
+    ['varnished', signed('varnish')],
+    ['before-varnish', signed('wind')],
+    ['bare', signed('strip')],
+    ['incoming', true],
+  ];
+  return order.find(([s, reached]) => reached && stages.includes(s))?.[0] ?? stages[0]!;
+}
+
+function TestList({
+  file,
+  kind,
+  stage,
+  onChoose,
+}: {
+  file: MotorFile;
+  kind: TestKindId;
+  stage: Stage;
+  onChoose: (k: TestKindId, s: Stage) => void;
+}) {
+  return (
+    <nav aria-label="Tests">
+      {TEST_KIND_IDS.map((id) => (
+        <div key={id} className="border-b border-grid py-1">
+          <b className="block px-3 text-[14px] font-[650]">{TEST_KINDS[id].title}</b>
+          {TEST_KINDS[id].stages.map((s) => {
+            const latest = file.readings.filter((r) => r.kind === id && r.stage === s).at(-1);
+            const verdict = latest?.outcome.ok ? latest.outcome.judgement.verdict : 'to-come';
+            const current = id === kind && s === stage;
+            return (
+              <button
+                key={s}
+                type="button"
+                aria-current={current ? 'true' : undefined}
+                onClick={() => onChoose(id, s)}
+                className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:text-[16px] ${current ? 'bg-wash font-[650] text-copper' : ''}`}
+              >
+                <VerdictMark verdict={verdict} size={15} />
+                {STAGES[s]}
+                <span className="ml-auto text-[13px] font-medium text-graphite">
+                  {latest ? ageOf(latest.takenAt) : VERDICT_WORD['to-come']}
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      ))}
+    </nav>
+  );
+}
+
+function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId; stage: Stage }) {
+  const kind = TEST_KINDS[kindId];
+  const form = `test:${file.motor.number}:${kindId}:${stage}`;
+  const { typed, type, drop, open, writeId } = useDraft(form, kind.defaults as Record<string, string>);
+  const [send, { isLoading }] = useAddReadingMutation();
+  const act = useAct();
+  const [working, setWorking] = useState<Figure | null>(null);
+  const planned = useMemo(() => plannedAnalysis(file), [file]);
+  const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
+  const csv = typed['log'];
+  const log = useMemo(() => (csv ? readOvenLog(csv) : null), [csv]);
+  const measured = file.windings.some((w) => w.role === 'as-found' && w.typed['meanTurn']);
+  const fields = useMemo(() => {
+    const { log: _log, ...rest } = typed as Record<string, string>;
+    void _log;
+    return rest;
+  }, [typed]);
+  const outcome = useMemo(
+    () =>
+      judgeTest(kindId, fields, {
+        plate,
+        analysis: planned.analysis,
+        meanTurnMeasured: measured,
+        ...(log?.ok ? { log: log.value } : {}),
+      }),
+    [kindId, fields, plate, planned, measured, log],
+  );
+  const earlier = file.readings.filter((r) => r.kind === kindId && r.stage === stage);
+  const latest = earlier.at(-1) ?? null;
+  const before = previousValue(file, kindId, stage);
+  const shown: Judgement | null = open
+    ? outcome.ok
+      ? outcome.judgement
+      : null
+    : latest?.outcome.ok
+      ? latest.outcome.judgement
+      : null;
+  const save = async () => {
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: writeId ?? crypto.randomUUID(),
+          number: file.motor.number,
+          entry: { kind: kindId, stage, typed: fields, ...(log?.ok ? { log: [...log.value] } : {}) },
+        }),
+      ),
+      `${kind.title}, ${STAGES[stage]}: kept.`,
+    );
+    if (!problem) drop();
+  };
+  const problems = [...(log && !log.ok ? log.findings : (log?.findings ?? [])), ...(outcome.ok ? outcome.findings : outcome.findings)];
+  return (
+    <>
+      <View letter="B" name={kind.title} note={STAGES[stage]} className="overflow-auto px-4 py-3">
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (outcome.ok && open) void save();
+          }}
+        >
+          <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+            {kind.fields.map((f) => (
+              <TypedField
+                key={f.id}
+                field={f}
+                value={typed[f.id] ?? ''}
+                onType={(v) => type({ [f.id]: v })}
+                missing={kind.required.includes(f.id)}
+              />
+            ))}
+          </div>
+          {kindId === 'polarity' && planned.analysis && (
+            <p className="mt-2 text-[14px]">
+              Should read: <span className="fig">{planned.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
+            </p>
+          )}
+          {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
+          {open && (
+            <div className="mt-3">
+              <FindingList findings={problems.filter((f) => f.code !== 'test.field-missing' || Object.keys(fields).length > Object.keys(kind.defaults).length)} />
+            </div>
+          )}
+          <div className="mt-3 flex flex-wrap items-center gap-3">
+            <Key primary type="submit" letter="Enter" disabled={!open || !outcome.ok || isLoading}>
+              Keep the reading
+            </Key>
+            {open && <Key onClick={drop}>Clear</Key>}
+          </div>
+        </form>
+        {shown && (
+          <section className="mt-4" aria-label="Readings against their limits">
+            <div className="mb-1 flex items-baseline justify-between border-b-2 border-ink">
+              <h2 className="text-[17px]">{open ? 'As typed' : `As kept by ${latest!.takenBy}, ${ageOf(latest!.takenAt)} ago`}</h2>
+              {before && <span className="text-[13px] text-graphite">open needle: {before.label}</span>}
+            </div>
+            <JudgedFigures
+              judgement={shown}
+              before={before?.value ?? null}
+              onWorking={(f) => setWorking((w) => (w?.id === f.id ? null : f))}
+            />
+          </section>
+        )}
+        {kind.needsLog && (
+          <OvenPart
+            file={file}
+            latest={latest}
+            typedLog={log?.ok ? log.value : null}
+            typed={open ? typed : (latest?.typed ?? {})}
+          />
+        )}
+      </View>
+      <View letter="C" name="Verdict" className="overflow-auto px-4 py-3">
+        {working ? (
+          <WorkingPanel figure={working} onClose={() => setWorking(null)} />
+        ) : shown ? (
+          <VerdictBlock judgement={shown} />
+        ) : (
+          <div className="flex items-center gap-3 text-pencil">
+            <VerdictMark verdict="to-come" size={44} />
+            <b className="text-[25px]">not measured</b>
+          </div>
+        )}
+        {kind.caution && (
+          <div className="mt-5">
+            <Caution name={kind.caution.name} text={kind.caution.text} />
+          </div>
+        )}
+        {earlier.length > 1 && (
+          <section className="mt-5">
+            <h2 className="border-b border-ink text-[15px]">Earlier readings</h2>
+            {earlier
+              .slice(0, -1)
+              .reverse()
+              .map((r) => (
+                <p key={r.id} className="flex items-center gap-2 border-b border-grid py-1 text-[14px]">
+                  <VerdictMark verdict={r.outcome.ok ? r.outcome.judgement.verdict : 'to-come'} size={14} />
+                  {r.takenBy}, {ageOf(r.takenAt)} ago
+                </p>
+              ))}
+          </section>
+        )}
+      </View>
+    </>
+  );
+}
+
+function VerdictBlock({ judgement }: { judgement: Judgement }) {
+  const bad = judgement.verdict === 'stop';
+  return (
+    <section aria-label="Verdict">
+      <div className="flex items-center gap-4 border-b-2 border-ink pb-3">
+        <VerdictMark verdict={judgement.verdict} size={56} />
+        <b className={`text-[36px] leading-none ${bad ? 'text-carmine' : ''}`}>{ORDER[judgement.verdict]}</b>
+      </div>
+      <ol className="mt-3 space-y-2 text-[16px] leading-snug">
+        {judgement.reasons.slice(0, 4).map((r, i) => (
+          <li key={r} className="flex gap-3">
+            <span className="fig text-graphite">{i + 1}</span>
+            {r}
+          </li>
+        ))}
+      </ol>
+      <div className="mt-4 border-l-[3px] border-copper pl-3">
+        <b className="block text-[15px]">Next</b>
+        <p className="text-[16px] leading-snug">{judgement.next}</p>
+      </div>
+    </section>
+  );
+}
+
+/** The same test at the stage before, for the open needle. */
+function previousValue(file: MotorFile, kind: TestKindId, stage: Stage) {
+  const stages = TEST_KINDS[kind].stages;
+  for (let i = stages.indexOf(stage) - 1; i >= 0; i--) {
+    const r = file.readings.filter((x) => x.kind === kind && x.stage === stages[i]).at(-1);
+    if (r?.outcome.ok) {
+      const first = r.outcome.judgement.figures[0]!.figure;
+      return { value: { id: first.id, value: first.value }, label: STAGES[stages[i]!] };
+    }
+  }
+  return null;
+}
+
+function LogDrop({ onText, has }: { onText: (t: string) => void; has: boolean }) {
+  const input = useRef<HTMLInputElement>(null);
+  const read = async (f: File | undefined) => {
+    if (f) onText(await f.text());
+  };
+  return (
+    <div
+      className="mt-3 flex flex-wrap items-center gap-3 border-[1.5px] border-dashed border-pencil p-3"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void read(e.dataTransfer.files[0]);
+      }}
+    >
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Oven log"
+        onChange={(e) => {
+          void read(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      <Key onClick={() => input.current?.click()}>{has ? 'Another log' : 'Read the oven’s log'}</Key>
+      <span className="text-[14px] text-graphite">CSV with the columns time, part, air. Or drop it here.</span>
+    </div>
+  );
+}
+
+function OvenPart({
+  file,
+  latest,
+  typedLog,
+  typed,
+}: {
+  file: MotorFile;
+  latest: ShownReading | null;
+  typedLog: readonly LogPoint[] | null;
+  typed: Readonly<Record<string, string>>;
+}) {
+  const number = (id: string, dimension: 'temperature' | 'duration' | 'temperature-difference') => {
+    const r = readQuantity(typed[id] ?? '', dimension);
+    return r.ok ? r.value : null;
+  };
+  const target = number('target', 'temperature');
+  const tolerance = number('tolerance', 'temperature-difference') ?? 5;
+  return (
+    <OvenChart
+      number={file.motor.number}
+      readingId={typedLog ? null : (latest?.id ?? null)}
+      points={typedLog}
+      threshold={target === null ? null : target - tolerance}
+      wanted={number('minutes', 'duration')}
+      minutesAbove={minutesAbove}
+    />
+  );
+}

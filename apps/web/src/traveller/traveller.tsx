@@ -1,0 +1,428 @@
+/** The traveller: the step in hand on one screen, for a glove. */
+import {
+  checkStationRecord,
+  holdOn,
+  requiredBefore,
+  showShort,
+  stationOf,
+  STATIONS,
+  TEST_KINDS,
+  TRACKS,
+  CLOSING,
+  OPENING,
+  type HoldRecord,
+  type Station,
+  type StationId,
+} from '@norther/core';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import {
+  useClearHoldMutation,
+  useHoldMutation,
+  usePassGateMutation,
+  useSessionQuery,
+  useStationMutation,
+  type MotorFile,
+} from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
+import { FindingList } from '../kit/finding-list.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { Caution, Key } from '../kit/key.tsx';
+import { VERDICT_WORD, VerdictMark } from '../kit/marks.tsx';
+import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { ReasonDialog } from '../kit/reason-dialog.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+import { ageOf } from '../kit/time.ts';
+
+export function Traveller() {
+  return <MotorSheet>{(file) => <OneTraveller key={file.motor.number} file={file} />}</MotorSheet>;
+}
+
+function OneTraveller({ file }: { file: MotorFile }) {
+  const [params, setParams] = useSearchParams();
+  const here = file.standing.standings.filter((s) => s.station);
+  const asked = params.get('station');
+  const station = STATIONS.find((s) => s.id === asked) ?? (here[0] ? stationOf(here[0].station!) : STATIONS[STATIONS.length - 1]!);
+  return (
+    <Sheet file={file} columns="1fr">
+      <View letter="A" name="Traveller" note={`${station.body}, ${station.name.toLowerCase()}`} className="flex flex-col overflow-hidden max-xl:overflow-visible">
+        <Tracks file={file} station={station} onChoose={(id) => setParams({ station: id })} />
+        <Step key={station.id} file={file} station={station} onDone={() => setParams({})} />
+      </View>
+    </Sheet>
+  );
+}
+
+/** The two tracks with this motor's stations; a station is also the key to it. */
+function Tracks({
+  file,
+  station,
+  onChoose,
+}: {
+  file: MotorFile;
+  station: Station;
+  onChoose: (id: StationId) => void;
+}) {
+  const row = (ids: readonly StationId[], label: string) => (
+    <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
+      <span className="w-14 shrink-0 self-center text-[13px] text-graphite">{label}</span>
+      {ids.map((id) => {
+        const step = file.steps.find((s) => s.station === id);
+        const signed = step?.signedAt;
+        const working = step?.takenAt && !signed;
+        const current = station.id === id;
+        return (
+          <button
+            key={id}
+            type="button"
+            onClick={() => onChoose(id)}
+            aria-current={current ? 'step' : undefined}
+            className={`relative min-h-12 min-w-12 flex-1 px-0.5 pt-5 text-[13px] leading-tight -outline-offset-2 xl:min-h-[38px] xl:pt-[18px] ${current ? 'font-[700] text-copper' : signed ? '' : 'text-graphite'}`}
+          >
+            <svg className="absolute top-1 left-0 h-4 w-full" aria-hidden="true" preserveAspectRatio="none">
+              <path d="M0 8H4000" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth={signed ? 3 : 1} />
+            </svg>
+            <svg className="absolute top-0.5 left-1/2 -translate-x-1/2" width="18" height="18" aria-hidden="true">
+              {working || current ? (
+                <circle cx="9" cy="9" r="5.5" fill="var(--paper)" stroke={working ? 'var(--copper)' : 'var(--ink)'} strokeWidth={working ? 3.4 : 2} />
+              ) : (
+                <path d="M9 5v8" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth="1.6" />
+              )}
+            </svg>
+            {stationOf(id).name}
+            <span className="sr-only">{signed ? ', signed' : working ? ', in hand' : ''}</span>
+          </button>
+        );
+      })}
+    </div>
+  );
+  return (
+    <nav aria-label="Stations" className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2">
+      <div className="xl:self-center">{row(OPENING, '')}</div>
+      <div>
+        {row(TRACKS.stator, 'stator')}
+        {row(TRACKS.rotor, 'rotor')}
+      </div>
+      <div className="xl:self-center">{row(CLOSING, 'motor')}</div>
+    </nav>
+  );
+}
+
+function Step({ file, station, onDone }: { file: MotorFile; station: Station; onDone: () => void }) {
+  const number = file.motor.number;
+  const { data: session } = useSessionQuery();
+  const step = file.steps.find((s) => s.station === station.id);
+  const signed = step?.signedAt ?? null;
+  const { typed, type, drop } = useDraft(`step:${number}:${station.id}`, step?.typed, step?.version ?? 0);
+  const [send, { isLoading }] = useStationMutation();
+  const [raise] = useHoldMutation();
+  const [clear] = useClearHoldMutation();
+  const [pass] = usePassGateMutation();
+  const [asking, setAsking] = useState<'hold' | 'release' | 'pass' | null>(null);
+  const act = useAct();
+
+  const hold = holdOn(station.id, file.holds as readonly HoldRecord[]) as (HoldRecord & { id: string }) | null;
+  const before = requiredBefore(station.id).filter((id) => !file.steps.some((s) => s.station === id && s.signedAt));
+  const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
+  const gatePassed = file.gatePasses.some((p) => p.gate === station.gate);
+  const shut = gate !== null && !gate.open && !gatePassed;
+  const { findings } = checkStationRecord(station.id, typed, number);
+  const stops = findings.filter((f) => f.severity === 'stop');
+  const blocked = before.length > 0 || hold !== null || shut;
+  const taken = step?.takenAt ?? null;
+
+  const write = async (kind: 'take' | 'sign') => {
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: crypto.randomUUID(),
+          number,
+          station: station.id,
+          act: kind,
+          ...(kind === 'sign' ? { typed: { ...typed } } : {}),
+        }),
+      ),
+      kind === 'take' ? `${station.title}: taken by ${session?.name}.` : `${station.title}: signed by ${session?.name}.`,
+    );
+    if (!problem && kind === 'sign') {
+      drop();
+      onDone();
+    }
+  };
+
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-auto px-4 py-3 xl:grid xl:grid-cols-[7fr_5fr] xl:gap-x-8 max-xl:overflow-visible">
+        <div>
+          <header className="mb-3 flex flex-wrap items-end justify-between gap-2 border-b-2 border-ink pb-1">
+            <h2 className="text-[34px] leading-none max-xl:text-[44px]">{station.title}</h2>
+            <span className="text-right text-[15px] leading-tight">
+              {signed ? (
+                <b>
+                  signed by {step!.signedBy}, {ageOf(signed)} ago
+                </b>
+              ) : taken ? (
+                <b className="text-copper">
+                  {step!.takenBy} has it, {ageOf(taken)}
+                </b>
+              ) : (
+                <span className="text-graphite">nobody has it yet</span>
+              )}
+            </span>
+          </header>
+          {station.caution && <Caution name={station.caution.name} text={station.caution.text} large />}
+          <ol className="mt-3 space-y-1.5 text-[18px] leading-snug max-xl:text-[20px]">
+            {station.todo.map((t, i) => (
+              <li key={t} className="flex gap-3">
+                <span className="fig text-graphite">{i + 1}</span>
+                {t}
+              </li>
+            ))}
+          </ol>
+          <Materials file={file} station={station} />
+        </div>
+        <div className="max-xl:mt-5">
+          {!signed && before.length > 0 && (
+            <p className="mb-3 flex gap-2 text-[16px]">
+              <VerdictMark verdict="to-come" />
+              First {before.map((b) => stationOf(b).title.toLowerCase()).join(' and ')} must be signed.
+            </p>
+          )}
+          {hold && (
+            <div className="mb-3 bg-carmine-wash p-3">
+              <b className="block text-[18px] text-carmine">Held: {hold.reason}</b>
+              <span className="text-[15px]">
+                {hold.raisedBy}, {ageOf(hold.raisedAt)} ago
+              </span>
+              <div className="mt-2">
+                <Key className="min-h-12" onClick={() => setAsking('release')}>
+                  Release
+                </Key>
+              </div>
+            </div>
+          )}
+          {!signed && gate && shut && (
+            <section className="mb-3 border-2 border-carmine p-3">
+              <h3 className="mb-2 flex items-center gap-2 text-[19px] text-carmine">
+                <VerdictMark verdict="stop" /> {gate.title} is shut
+              </h3>
+              <FindingList findings={gate.findings.filter((f) => f.severity === 'stop').slice(0, 8)} />
+              <div className="mt-3 flex flex-wrap gap-3">
+                <Link
+                  className="inline-flex min-h-12 items-center border-[1.5px] border-ink px-4 font-[650]"
+                  to={`/motor/${encodeURIComponent(number)}/${station.gate === 'before-stripping' ? 'card' : 'tests'}`}
+                >
+                  {station.gate === 'before-stripping' ? 'To the data card' : 'To the tests'}
+                </Link>
+                {session?.role === 'lead' && (
+                  <Key className="min-h-12" onClick={() => setAsking('pass')}>
+                    Pass, with reason
+                  </Key>
+                )}
+              </div>
+            </section>
+          )}
+          {gatePassed && gate && (
+            <p className="mb-3 text-[14px] text-graphite">
+              {gate.title} passed by {file.gatePasses.find((p) => p.gate === station.gate)!.by}:{' '}
+              {file.gatePasses.find((p) => p.gate === station.gate)!.reason}
+            </p>
+          )}
+          {station.tests.length > 0 && <Tests file={file} station={station} />}
+          <h3 className="mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Record</h3>
+          {signed ? (
+            <table className="w-full text-[16px]">
+              <tbody>
+                {station.record.map((f) => (
+                  <tr key={f.id} className="border-b border-grid">
+                    <td className="py-1.5 text-graphite">{f.label}</td>
+                    <td className="py-1.5 text-right">{step!.typed[f.id] ?? '–'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          ) : (
+            <form
+              className="grid grid-cols-1 gap-3 sm:grid-cols-2 xl:grid-cols-1"
+              onSubmit={(e) => {
+                e.preventDefault();
+                if (!blocked && stops.length === 0) void write('sign');
+              }}
+            >
+              {station.record.map((f) => (
+                <TypedField
+                  key={f.id}
+                  field={f}
+                  large
+                  value={typed[f.id] ?? ''}
+                  onType={(v) => type({ [f.id]: v })}
+                  missing={station.required.includes(f.id)}
+                  doubts={findings.filter((x) => x.fields.includes(f.id) && x.code !== 'station.field-missing')}
+                />
+              ))}
+              <button type="submit" className="sr-only" tabIndex={-1}>
+                Sign
+              </button>
+            </form>
+          )}
+          {!signed && (
+            <div className="mt-2">
+              <FindingList findings={findings.filter((f) => !['station.field-missing'].includes(f.code) && !f.code.startsWith('field.'))} />
+            </div>
+          )}
+        </div>
+      </div>
+      <footer className="no-print flex shrink-0 items-stretch border-t-2 border-ink">
+        <Key className="min-h-[72px] flex-1 border-0 border-r border-hair text-[19px] text-carmine xl:min-h-[56px] xl:max-w-[240px]" onClick={() => setAsking('hold')}>
+          Hold
+        </Key>
+        {!signed && !taken && (
+          <Key
+            className="min-h-[72px] flex-1 border-0 border-r border-hair text-[19px] xl:min-h-[56px]"
+            disabled={blocked || isLoading}
+            onClick={() => void write('take')}
+          >
+            Take it
+          </Key>
+        )}
+        <button
+          type="button"
+          data-primary=""
+          disabled={signed !== null || blocked || stops.length > 0 || isLoading}
+          onClick={() => void write('sign')}
+          className="min-h-[72px] flex-[2] -outline-offset-4 bg-copper px-4 text-on-copper disabled:bg-paper disabled:text-graphite xl:min-h-[56px]"
+        >
+          <b className="block text-[22px] leading-tight">{signed ? 'Signed' : `Sign as ${session?.name ?? ''}`}</b>
+          <span className="text-[15px]">
+            {signed
+              ? `${step!.signedBy}`
+              : hold
+                ? 'shut: it is held'
+                : before.length > 0
+                  ? `shut: first ${stationOf(before[0]!).title.toLowerCase()}`
+                  : shut
+                    ? 'shut: the gate'
+                    : stops.length > 0
+                      ? `still needs: ${stops.map((f) => f.message.replace(' is missing.', '').toLowerCase()).slice(0, 3).join(', ')}`
+                      : 'then on to the next station'}
+          </span>
+        </button>
+      </footer>
+      <ReasonDialog
+        title={`Hold the ${station.body}`}
+        text="It stops the next step until it is released with a reason."
+        action="Hold it"
+        open={asking === 'hold'}
+        onOpen={(o) => setAsking(o ? 'hold' : null)}
+        onReason={(reason) => void act(unwrap(raise({ writeId: crypto.randomUUID(), number, body: station.body, reason })), 'Held.')}
+      />
+      <ReasonDialog
+        title="Release the hold"
+        text={hold ? `${hold.raisedBy}: ${hold.reason}` : ''}
+        action="Release"
+        open={asking === 'release'}
+        onOpen={(o) => setAsking(o ? 'release' : null)}
+        onReason={(reason) =>
+          void act(unwrap(clear({ writeId: crypto.randomUUID(), number, id: hold!.id, reason })), 'Released.')
+        }
+      />
+      <ReasonDialog
+        title={`Pass: ${gate?.title.toLowerCase() ?? ''}`}
+        text="It goes on the record under your name, and on the verdict."
+        action="Pass the gate"
+        open={asking === 'pass'}
+        onOpen={(o) => setAsking(o ? 'pass' : null)}
+        onReason={(reason) =>
+          void act(unwrap(pass({ writeId: crypto.randomUUID(), number, gate: station.gate!, reason })), 'Gate passed.')
+        }
+      />
+    </>
+  );
+}
+
+/** What the step uses, worked out for this motor. */
+function Materials({ file, station }: { file: MotorFile; station: Station }) {
+  const { analysis } = plannedAnalysis(file);
+  if (!analysis || !['insulate', 'wind', 'connect', 'check'].includes(station.id)) return null;
+  const { winding, layout, connection, figures } = analysis;
+  const wires = winding.wires.map((w) => `${w.count}×${w.bareDiameterMm.toFixed(2)}`).join(' + ');
+  const value = (id: keyof typeof figures) => (figures[id] ? showShort(figures[id]!.value, 4) : '–');
+  const rows: readonly [string, string][] =
+    station.id === 'insulate'
+      ? [
+          ['Slot liners', `${winding.slots} pieces`],
+          ['Separators between the layers', `${winding.slots} pieces`],
+          ['Wedges', `${winding.slots} pieces`],
+        ]
+      : station.id === 'wind'
+        ? [
+            ['Coils', `${layout.coils.length}, in ${layout.groups.length} groups of ${groupSizes(layout.groups.map((g) => g.coils.length))}`],
+            ['Span', `1-${winding.pitch + 1}`],
+            ['Turns in a coil', String(winding.turnsPerCoil)],
+            ['Wires in hand', `${wires} mm`],
+            ['Mean turn', `${value('meanTurn')} mm`],
+            ['Copper', `${value('copperMass')} kg`],
+          ]
+        : station.id === 'connect'
+          ? [
+              ['Joints', String(connection.joints.length)],
+              ['Connection', `${winding.circuits} ${winding.connection === 'star' ? 'Y' : 'Δ'}`],
+              ['Ends on a lead', String(connection.endsPerLead)],
+              ['Sleeves, two a coil', String(analysis.coilEnds)],
+            ]
+          : [
+              ['Lead to lead, 25 °C, by the plan', `${value('lineResistance25')} Ω`],
+              ['Compass round the bore', layout.groups.map((g) => g.polarity).join(' ')],
+            ];
+  return (
+    <section className="mt-5">
+      <h3 className="border-b-[1.5px] border-ink text-[17px] font-[650]">For this motor</h3>
+      <table className="w-full">
+        <tbody>
+          {rows.map(([label, text]) => (
+            <tr key={label} className="border-b border-grid">
+              <td className="py-1.5 text-[17px] font-[620]">{label}</td>
+              <td className="fig py-1.5 text-right text-[20px] max-xl:text-[24px]">{text}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {station.id === 'connect' && (
+        <Link className="mt-2 inline-block underline" to={`/motor/${encodeURIComponent(file.motor.number)}/connection`}>
+          The connection drawing and its list
+        </Link>
+      )}
+    </section>
+  );
+}
+
+const groupSizes = (sizes: readonly number[]) => {
+  const [least, most] = [Math.min(...sizes), Math.max(...sizes)];
+  return least === most ? String(least) : `${least} and ${most}`;
+};
+
+function Tests({ file, station }: { file: MotorFile; station: Station }) {
+  const stage = { intake: 'incoming', core: 'bare', connect: 'before-varnish', check: 'before-varnish', cure: 'varnished', balance: 'final', test: 'final' }[station.id as string];
+  return (
+    <section className="mb-4">
+      <h3 className="mb-1 border-b-[1.5px] border-ink text-[17px] font-[650]">Tests here</h3>
+      {station.tests.map((kind) => {
+        const latest = file.readings.filter((r) => r.kind === kind && r.stage === stage).at(-1);
+        const verdict = latest?.outcome.ok ? latest.outcome.judgement.verdict : 'to-come';
+        return (
+          <Link
+            key={kind}
+            to={`/motor/${encodeURIComponent(file.motor.number)}/tests?kind=${kind}&stage=${stage ?? ''}`}
+            className="flex min-h-12 items-center gap-3 border-b border-grid py-1 text-[17px]"
+          >
+            <VerdictMark verdict={verdict} />
+            {TEST_KINDS[kind].title}
+            <span className="ml-auto text-[15px] text-graphite">{VERDICT_WORD[verdict]}</span>
+          </Link>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,134 @@
+/** The verdict: every reading against its limit; ready, held or failed, and why. */
+import { showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
+import { slotRing } from '@norther/drawings';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { MotorFile } from '../app/api.ts';
+import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
+import { LimitScale } from '../kit/limit-scale.tsx';
+import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
+import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { SceneView } from '../kit/scene-view.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+
+export function Verdict() {
+  return <MotorSheet>{(file) => <OneVerdict file={file} />}</MotorSheet>;
+}
+
+const MARK: Readonly<Record<MotorFile['verdict']['state'], MarkKind>> = {
+  ready: 'sound',
+  held: 'stop',
+  failed: 'stop',
+  'in-work': 'to-come',
+};
+
+function OneVerdict({ file }: { file: MotorFile }) {
+  const { verdict } = file;
+  const bad = verdict.state === 'failed' || verdict.state === 'held';
+  const { analysis } = useMemo(() => plannedAnalysis(file), [file]);
+  const scene = useMemo(() => (analysis ? slotRing(analysis.layout, { size: 340 }) : null), [analysis]);
+  const seen = new Set<string>();
+  const latest = file.readings
+    .slice()
+    .reverse()
+    .filter((r) => !seen.has(`${r.kind} ${r.stage}`) && seen.add(`${r.kind} ${r.stage}`))
+    .reverse();
+  const base = `/motor/${encodeURIComponent(file.motor.number)}`;
+  return (
+    <Sheet file={file} columns="8fr 4fr">
+      <View letter="A" name="Readings against their limits" className="overflow-auto px-4 py-2">
+        {latest.length === 0 && <p className="py-4 text-[16px]">No reading has been taken yet.</p>}
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
+              <th className="font-medium">test</th>
+              <th className="font-medium">figure</th>
+              <th className="text-right font-medium">value</th>
+              <th className="pl-3 font-medium">where it stands</th>
+              <th className="font-medium">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {latest.flatMap((r) =>
+              r.outcome.ok
+                ? r.outcome.judgement.figures
+                    .filter((f) => f.verdict)
+                    .map((f, i) => (
+                      <tr key={`${r.id}${f.figure.id}`} className="border-b border-grid">
+                        <td className="py-1 pr-2 text-[14px] leading-tight">
+                          {i === 0 && (
+                            <Link to={`${base}/tests?kind=${r.kind}&stage=${r.stage}`}>
+                              <b className="font-[650]">{TEST_KINDS[r.kind].title}</b>
+                              <span className="block text-[13px] text-graphite">{STAGES[r.stage as Stage]}</span>
+                            </Link>
+                          )}
+                        </td>
+                        <td className="py-1 text-[14px]">{f.figure.name}</td>
+                        <td className="fig py-1 text-right text-[16px] whitespace-nowrap">
+                          {showShort(f.figure.value, 3).replace('-', '−')}{' '}
+                          <span className="text-[13px] text-graphite">{f.figure.unit}</span>
+                        </td>
+                        <td className="pl-3">
+                          <LimitScale scale={f.scale!} value={f.figure.value} small width={130} />
+                        </td>
+                        <td className="py-1 whitespace-nowrap">
+                          <span className={`flex items-center gap-1.5 text-[14px] ${f.verdict === 'stop' ? 'font-[650] text-carmine' : ''}`}>
+                            <VerdictMark verdict={f.verdict!} size={16} />
+                            {VERDICT_WORD[f.verdict!]}
+                          </span>
+                        </td>
+                      </tr>
+                    ))
+                : [],
+            )}
+          </tbody>
+        </table>
+      </View>
+      <View letter="B" name="Verdict" className="overflow-auto px-4 py-3">
+        <div className="flex items-center gap-4 border-b-2 border-ink pb-3">
+          <VerdictMark verdict={MARK[verdict.state]} size={60} />
+          <b className={`text-[36px] leading-none ${bad ? 'text-carmine' : ''}`}>{verdict.order}</b>
+        </div>
+        <ol className="mt-3 space-y-2 text-[16px] leading-snug">
+          {verdict.reasons.map((r, i) => (
+            <li key={r} className="flex gap-3">
+              <span className="fig text-graphite">{i + 1}</span>
+              {r}
+            </li>
+          ))}
+        </ol>
+        <p className="no-print mt-4">
+          <a
+            data-primary=""
+            className="inline-flex min-h-10 items-center bg-copper px-4 text-[15px] font-[650] text-on-copper"
+            href={`/api/motors/${encodeURIComponent(file.motor.number)}/verdict.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Verdict as PDF
+          </a>
+        </p>
+        <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">Gates</h2>
+        <div className="grid grid-cols-2 gap-2">
+          {verdict.gates.map((g) => {
+            const passed = file.gatePasses.some((p) => p.gate === g.gate);
+            const wrong = g.findings.some((f) => f.severity === 'stop' && !f.code.endsWith('-missing') && !f.code.endsWith('-gap'));
+            const mark: MarkKind = g.open ? 'sound' : passed ? 'watch' : wrong ? 'stop' : 'to-come';
+            return (
+              <span key={g.gate} className="flex items-center gap-2 text-[14px]">
+                <VerdictMark verdict={mark} size={18} />
+                {g.title.replace('Gate ', '')}
+                {passed && ', passed'}
+              </span>
+            );
+          })}
+        </div>
+        {scene && (
+          <div className="mt-4 flex justify-center">
+            <SceneView scene={scene} />
+          </div>
+        )}
+      </View>
+    </Sheet>
+  );
+}

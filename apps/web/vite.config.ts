@@ -1,0 +1,10 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: { target: 'es2023', sourcemap: false },
+  server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
+  test: { name: 'web', include: ['src/**/*.test.ts'] },
+});

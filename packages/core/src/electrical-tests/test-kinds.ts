@@ -1,0 +1,223 @@
+/** The list of tests: what to enter, how it is judged, when it is due, and what can hurt. */
+import type { WindingAnalysis } from '../analysis/index.ts';
+import { BALANCE_FIELDS, judgeBalance } from '../balance/index.ts';
+import { readForm, type Field, type Typed } from '../fields/index.ts';
+import { checkCureLog, CURE_FIELDS, judgeCure, type LogPoint } from '../heat/index.ts';
+import type { Nameplate } from '../nameplate/index.ts';
+import { judgeFullLoad, judgeNoLoad, RUN_FIELDS } from '../performance/index.ts';
+import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
+import { CORE_LOSS_FIELDS, judgeCoreLoss } from './core-loss.ts';
+import { INSULATION_FIELDS, judgeInsulation } from './insulation-resistance.ts';
+import { judgePolarity, POLARITY_FIELDS } from './polarity.ts';
+import { judgeResistance, RESISTANCE_FIELDS } from './winding-resistance.ts';
+
+export const STAGES = {
+  incoming: 'as it came',
+  bare: 'bare core',
+  'before-varnish': 'before varnish',
+  varnished: 'after varnish',
+  final: 'final',
+} as const;
+export type Stage = keyof typeof STAGES;
+
+export const TEST_KIND_IDS = [
+  'insulation',
+  'resistance',
+  'core-loss',
+  'polarity',
+  'cure',
+  'balance',
+  'no-load',
+  'full-load',
+] as const;
+export type TestKindId = (typeof TEST_KIND_IDS)[number];
+
+/** What a test is judged against, beside its own readings. */
+export interface TestContext {
+  readonly plate: Nameplate;
+  readonly analysis?: WindingAnalysis | null;
+  readonly meanTurnMeasured?: boolean;
+  readonly log?: readonly LogPoint[];
+}
+
+export interface TestKind {
+  readonly id: TestKindId;
+  readonly title: string;
+  readonly body: 'stator' | 'rotor' | 'motor';
+  readonly fields: readonly Field[];
+  readonly required: readonly string[];
+  /** Filled in when left empty. */
+  readonly defaults: Typed;
+  readonly stages: readonly Stage[];
+  readonly needsLog?: boolean;
+  readonly caution?: { readonly name: string; readonly text: string };
+  readonly judge: (
+    numbers: Readonly<Record<string, number>>,
+    texts: Readonly<Record<string, string>>,
+    context: TestContext,
+  ) => Judgement;
+}
+
+const ROTATING = {
+  name: 'Spinning shaft',
+  text: 'Guard shut, loose sleeves off, key secured or taken out. Follow local rules for machine tests.',
+};
+const runContext = (c: TestContext) => ({
+  ...(c.plate.currentA ? { currentA: c.plate.currentA } : {}),
+  ...(c.plate.voltageV ? { voltageV: c.plate.voltageV } : {}),
+  ...(c.analysis ? { poles: c.analysis.winding.poles } : {}),
+});
+
+export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
+  insulation: {
+    id: 'insulation',
+    title: 'Insulation resistance',
+    body: 'stator',
+    fields: INSULATION_FIELDS,
+    required: ['testVoltage', 'oneMinute', 'temperature'],
+    defaults: { windingKind: 'random', model: 'thermoset' },
+    stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+    caution: {
+      name: 'Stored charge',
+      text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
+    },
+    judge: (n, t, c) => judgeInsulation(n, t, c.plate),
+  },
+  resistance: {
+    id: 'resistance',
+    title: 'Winding resistance',
+    body: 'stator',
+    fields: RESISTANCE_FIELDS,
+    required: ['uv', 'vw', 'wu', 'temperature'],
+    defaults: {},
+    stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+    judge: (n, t, c) => {
+      const planned = c.analysis?.figures.lineResistance25?.value;
+      return judgeResistance(n, t, {
+        ...(c.analysis ? { connection: c.analysis.winding.connection } : {}),
+        ...(planned ? { plannedLineResistance25: planned } : {}),
+        meanTurnMeasured: c.meanTurnMeasured ?? false,
+      });
+    },
+  },
+  'core-loss': {
+    id: 'core-loss',
+    title: 'Core loss',
+    body: 'stator',
+    fields: CORE_LOSS_FIELDS,
+    required: ['before', 'after'],
+    defaults: {},
+    stages: ['bare'],
+    caution: {
+      name: 'Loop test',
+      text: 'The loop carries mains current and a core can heat within minutes: insulate the loop, keep hands off, stay beside it.',
+    },
+    judge: judgeCoreLoss,
+  },
+  polarity: {
+    id: 'polarity',
+    title: 'Polarity walk',
+    body: 'stator',
+    fields: POLARITY_FIELDS,
+    required: ['sequence'],
+    defaults: {},
+    stages: ['before-varnish'],
+    judge: (n, t, c) => judgePolarity(n, t, c.analysis ? { groups: c.analysis.layout.groups } : {}),
+  },
+  cure: {
+    id: 'cure',
+    title: 'Cure log',
+    body: 'stator',
+    fields: CURE_FIELDS,
+    required: ['target', 'minutes'],
+    defaults: { tolerance: '5 K' },
+    stages: ['varnished'],
+    needsLog: true,
+    caution: {
+      name: 'Hot part, vapour',
+      text: 'Fan on, no flame. Far too hot for gloves when it comes out: wait until the part is below 60 °C (common practice).',
+    },
+    judge: (n, t, c) => judgeCure(n, t, c.log ? { log: c.log } : {}),
+  },
+  balance: {
+    id: 'balance',
+    title: 'Rotor balance',
+    body: 'rotor',
+    fields: BALANCE_FIELDS,
+    required: ['mass', 'speed', 'plane1'],
+    defaults: { grade: '2.5' },
+    stages: ['final'],
+    caution: ROTATING,
+    judge: judgeBalance,
+  },
+  'no-load': {
+    id: 'no-load',
+    title: 'No-load run',
+    body: 'motor',
+    fields: RUN_FIELDS,
+    required: ['voltage', 'u', 'v', 'w'],
+    defaults: {},
+    stages: ['final'],
+    caution: ROTATING,
+    judge: (n, t, c) => judgeNoLoad(n, t, runContext(c)),
+  },
+  'full-load': {
+    id: 'full-load',
+    title: 'Full-load run',
+    body: 'motor',
+    fields: RUN_FIELDS,
+    required: ['voltage', 'u', 'v', 'w'],
+    defaults: {},
+    stages: ['final'],
+    caution: ROTATING,
+    judge: (n, t, c) => judgeFullLoad(n, t, runContext(c)),
+  },
+};
+
+/** Reads and judges one test as typed. Every wrong or missing field is named; nothing throws for what was typed. */
+export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext): TestOutcome {
+  const kind = TEST_KINDS[kindId];
+  const filled: Record<string, string> = { ...kind.defaults };
+  for (const [id, value] of Object.entries(typed)) if (value.trim()) filled[id] = value;
+  const { numbers, texts, findings } = readForm(kind.fields, filled);
+  const found: Finding[] = [...findings];
+  for (const id of kind.required)
+    if (!filled[id]?.trim()) {
+      const label = kind.fields.find((f) => f.id === id)!.label;
+      found.push(finding('stop', 'test.field-missing', `${label} is missing.`, [id]));
+    }
+  if (kind.needsLog) found.push(...checkCureLog(context.log ?? []));
+  if (kindId === 'polarity' && texts['sequence'] && /[^NSns\s,.-]/.test(texts['sequence']))
+    found.push(
+      finding(
+        'stop',
+        'test.not-polarity',
+        'The walk is written with N and S only, one letter a group.',
+        ['sequence'],
+      ),
+    );
+  if (kindId === 'insulation' && numbers['oneMinute'] === 0)
+    found.push(
+      finding(
+        'stop',
+        'test.zero-insulation',
+        'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show.',
+        ['oneMinute'],
+      ),
+    );
+  if (
+    (kindId === 'no-load' || kindId === 'full-load') &&
+    numbers['u'] === 0 &&
+    numbers['v'] === 0 &&
+    numbers['w'] === 0
+  )
+    found.push(
+      finding('stop', 'test.no-current', 'All three currents are zero: was the motor running?', [
+        'u',
+        'v',
+        'w',
+      ]),
+    );
+  if (found.some((f) => f.severity === 'stop')) return { ok: false, findings: found };
+  return { ok: true, judgement: kind.judge(numbers, texts, context), findings: found };
+}

@@ -1,0 +1,135 @@
+/** Form fields as data: what forms, validation, documents and the API all read. */
+import { DIMENSIONS, readQuantity, showShort, type Dimension } from '../units/index.ts';
+import { finding, type Finding } from '../quantity/index.ts';
+
+export interface QuantityField {
+  readonly kind: 'quantity';
+  readonly id: string;
+  readonly label: string;
+  readonly dimension: Dimension;
+  /** Outside these the entry is refused; inside, checks may still doubt it. In the stored unit. */
+  readonly min: number;
+  readonly max: number;
+  readonly whole?: boolean;
+  readonly hint?: string;
+}
+export interface ChoiceField {
+  readonly kind: 'choice';
+  readonly id: string;
+  readonly label: string;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly hint?: string;
+}
+export interface TextField {
+  readonly kind: 'text';
+  readonly id: string;
+  readonly label: string;
+  readonly hint?: string;
+  readonly maxLength?: number;
+}
+export type Field = QuantityField | ChoiceField | TextField;
+
+/** What a person typed, by field id. Empty or absent: not typed. */
+export type Typed = Readonly<Record<string, string>>;
+
+export type FieldReading =
+  | { readonly state: 'empty' }
+  | { readonly state: 'read'; readonly value: number; readonly converted: boolean }
+  | { readonly state: 'said'; readonly text: string }
+  | { readonly state: 'wrong'; readonly finding: Finding };
+
+const unitOf = (field: QuantityField) => DIMENSIONS[field.dimension].unit;
+const withUnit = (value: number, unit: string) => (unit ? `${showShort(value)} ${unit}` : showShort(value));
+
+export function readField(field: Field, text: string | undefined): FieldReading {
+  const typed = text?.trim() ?? '';
+  if (typed === '') return { state: 'empty' };
+  const wrong = (code: string, message: string, because?: string): FieldReading => ({
+    state: 'wrong',
+    finding: finding('stop', code, `${field.label}: ${message}`, [field.id], because),
+  });
+  if (field.kind === 'text') {
+    const most = field.maxLength ?? 500;
+    return typed.length > most
+      ? wrong('field.too-long', `${typed.length} characters are more than the ${most} kept here.`)
+      : { state: 'said', text: typed };
+  }
+  if (field.kind === 'choice') {
+    return field.options.some((o) => o.value === typed)
+      ? { state: 'said', text: typed }
+      : wrong(
+          'field.not-a-choice',
+          `“${typed}” is not one of ${field.options.map((o) => o.value).join(', ')}.`,
+        );
+  }
+  const reading = readQuantity(typed, field.dimension);
+  if (!reading.ok) return wrong(`field.${reading.error}`, reading.message);
+  const unit = unitOf(field);
+  if (field.whole && !Number.isInteger(reading.value))
+    return wrong('field.not-whole', `${typed} is not a whole number; this is counted, not measured.`);
+  if (reading.value < field.min || reading.value > field.max) {
+    return wrong(
+      'field.out-of-range',
+      `${withUnit(reading.value, unit)} cannot be right; it lies between ${withUnit(field.min, unit)} and ${withUnit(field.max, unit)}.`,
+    );
+  }
+  return { state: 'read', value: reading.value, converted: reading.converted };
+}
+
+export interface FormReading {
+  readonly numbers: Readonly<Record<string, number>>;
+  readonly texts: Readonly<Record<string, string>>;
+  readonly findings: readonly Finding[];
+}
+
+/** Reads every field of a form; what is right is kept whatever else is wrong. Unknown ids are left alone. */
+export function readForm(fields: readonly Field[], typed: Typed): FormReading {
+  const numbers: Record<string, number> = {};
+  const texts: Record<string, string> = {};
+  const findings: Finding[] = [];
+  for (const field of fields) {
+    const reading = readField(field, typed[field.id]);
+    if (reading.state === 'read') numbers[field.id] = reading.value;
+    else if (reading.state === 'said') texts[field.id] = reading.text;
+    else if (reading.state === 'wrong') findings.push(reading.finding);
+  }
+  return { numbers, texts, findings };
+}
+
+/** Builders that keep the tables short. */
+export const quantity = (
+  id: string,
+  label: string,
+  dimension: Dimension,
+  min: number,
+  max: number,
+  hint?: string,
+): QuantityField => ({
+  kind: 'quantity',
+  id,
+  label,
+  dimension,
+  min,
+  max,
+  ...(dimension === 'count' ? { whole: true } : {}),
+  ...(hint ? { hint } : {}),
+});
+export const choice = (
+  id: string,
+  label: string,
+  options: Readonly<Record<string, string>>,
+  hint?: string,
+): ChoiceField => ({
+  kind: 'choice',
+  id,
+  label,
+  options: Object.entries(options).map(([value, l]) => ({ value, label: l })),
+  ...(hint ? { hint } : {}),
+});
+export const text = (id: string, label: string, hint?: string, maxLength?: number): TextField => ({
+  kind: 'text',
+  id,
+  label,
+  ...(hint ? { hint } : {}),
+  ...(maxLength ? { maxLength } : {}),
+});

@@ -1,0 +1,11 @@
+/** The gate before shipping: the customer sees only the outside. */
+import { gateState, wantTest, type GateFacts, type GateState } from './gate.ts';
+
+export function beforeShipping(facts: GateFacts): GateState {
+  return gateState('before-shipping', 'Gate before shipping', [
+    ...wantTest(facts, 'insulation', 'final', 'The last thing measured before it leaves.'),
+    ...wantTest(facts, 'resistance', 'final', 'A joint may have opened in assembly.'),
+    ...wantTest(facts, 'no-load', 'final', 'A winding error shows in the three currents.'),
+    ...wantTest(facts, 'full-load', 'final', 'Only load shows whether it does what the plate says.'),
+  ]);
+}

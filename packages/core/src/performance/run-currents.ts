@@ -1,0 +1,165 @@
+/** Line currents of a run, without load and at rated load, against the plate and each other. */
+import { quantity } from '../fields/index.ts';
+import { derive, given, lowerIsBetter, type LimitScale, CP, judgeFigure, verdictOf, type JudgedFigure, type Judgement, unbalance } from '../quantity/index.ts';
+import { showNumber } from '../units/index.ts';
+
+export const RUN_FIELDS = [
+  quantity('voltage', 'Line voltage', 'voltage', 10, 15000),
+  quantity('u', 'Current U', 'current', 0, 5000),
+  quantity('v', 'Current V', 'current', 0, 5000),
+  quantity('w', 'Current W', 'current', 0, 5000),
+] as const;
+
+type Numbers = Readonly<Record<string, number>>;
+interface RunContext {
+  readonly currentA?: number;
+  readonly voltageV?: number;
+  readonly poles?: number;
+}
+
+function share(n: Numbers, ratedA: number, name: string) {
+  return derive(
+    {
+      id: 'currentShare',
+      name,
+      symbol: 'i',
+      unit: '%',
+      formula: 'i = 100 · (I_U + I_V + I_W) / (3 · I_rated)',
+      source: CP,
+      inputs: {
+        u: given('I_U', n['u']!, 'A', 'read'),
+        v: given('I_V', n['v']!, 'A', 'read'),
+        w: given('I_W', n['w']!, 'A', 'read'),
+        rated: given('I_rated', ratedA, 'A', 'plate'),
+      },
+      value: (x) => (100 * (x.u + x.v + x.w)) / (3 * x.rated),
+    },
+    true,
+  );
+}
+
+function spread(n: Numbers): JudgedFigure {
+  const figure = derive(
+    {
+      id: 'currentUnbalance',
+      name: 'Current unbalance',
+      symbol: 'u_I',
+      unit: '%',
+      formula: 'u_I = 100 · largest deviation from the mean / mean',
+      source: `definition as for voltages in NEMA MG 1; ${CP}`,
+      inputs: {
+        u: given('I_U', n['u']!, 'A', 'read'),
+        v: given('I_V', n['v']!, 'A', 'read'),
+        w: given('I_W', n['w']!, 'A', 'read'),
+      },
+      value: (x) => 100 * unbalance([x.u, x.v, x.w]),
+    },
+    true,
+  );
+  return judgeFigure(
+    figure,
+    lowerIsBetter({ from: 0, watch: 5, limit: 10, to: 20, name: 'limit 10 %', source: CP }),
+  );
+}
+
+const voltageReason = (n: Numbers, context: RunContext): string[] =>
+  context.voltageV && n['voltage'] && Math.abs(n['voltage'] / context.voltageV - 1) > 0.05
+    ? [
+        `Run at ${showNumber(n['voltage'], 3)} V, the plate says ${showNumber(context.voltageV, 3)} V: the currents are not those of the plate.`,
+      ]
+    : [];
+
+function noLoadScale(poles: number | undefined): LimitScale {
+  // Two and four poles 20–45 %, six to eight 30–60 %, more 40–75 %: common practice, no source.
+  const [low, high] = !poles || poles <= 4 ? [20, 45] : poles <= 8 ? [30, 60] : [40, 75];
+  return {
+    from: 0,
+    to: 120,
+    kind: 'linear',
+    bands: [
+      { from: 0, to: low, verdict: 'watch' },
+      { from: low, to: high, verdict: 'sound' },
+      { from: high, to: high + 20, verdict: 'watch' },
+      { from: high + 20, to: 120, verdict: 'stop' },
+    ],
+    limits: [{ at: high + 20, name: `limit ${high + 20} %` }],
+    source: CP,
+  };
+}
+
+export function judgeNoLoad(n: Numbers, _t: Readonly<Record<string, string>>, context: RunContext): Judgement {
+  const figures: JudgedFigure[] = [];
+  const reasons: string[] = [];
+  if (context.currentA) {
+    const figure = share(n, context.currentA, 'No-load current of the plate’s');
+    figures.push(judgeFigure(figure, noLoadScale(context.poles)));
+    if (figures[0]!.verdict === 'stop')
+      reasons.push('Far too much magnetising current: turns or circuits wrong, or delta where star belongs.');
+    else if (figures[0]!.verdict === 'watch')
+      reasons.push(
+        figure.value > 40
+          ? 'High for this number of poles: few turns, a wide gap or a tired core.'
+          : 'Low for this number of poles: star where delta belongs, or too many turns.',
+      );
+    else reasons.push(`${showNumber(figure.value, 3)} % of the plate’s current, usual for this kind.`);
+  } else reasons.push('The plate has no current to compare with.');
+  const unbalanced = spread(n);
+  figures.push(unbalanced);
+  if (unbalanced.verdict !== 'sound')
+    reasons.push('The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.');
+  reasons.push(...voltageReason(n, context));
+  const verdict = verdictOf(figures);
+  return {
+    verdict,
+    figures,
+    reasons,
+    next:
+      verdict === 'sound'
+        ? 'Go on to the load run.'
+        : 'Change two supply leads over: if the odd current stays with the supply, it is the supply; if it moves, it is the motor.',
+  };
+}
+
+export function judgeFullLoad(n: Numbers, _t: Readonly<Record<string, string>>, context: RunContext): Judgement {
+  const figures: JudgedFigure[] = [];
+  const reasons: string[] = [];
+  if (context.currentA) {
+    const figure = share(n, context.currentA, 'Full-load current of the plate’s');
+    figures.push(
+      judgeFigure(figure, {
+        from: 60,
+        to: 140,
+        kind: 'linear',
+        bands: [
+          { from: 60, to: 85, verdict: 'watch' },
+          { from: 85, to: 103, verdict: 'sound' },
+          { from: 103, to: 110, verdict: 'watch' },
+          { from: 110, to: 140, verdict: 'stop' },
+        ],
+        limits: [{ at: 110, name: 'limit 110 %' }],
+        source: CP,
+      }),
+    );
+    reasons.push(
+      figures[0]!.verdict === 'stop'
+        ? `${showNumber(figure.value, 3)} % of the plate’s current: the winding is not the one the plate was made for, or the load is more than rated.`
+        : figure.value < 85
+          ? `Only ${showNumber(figure.value, 3)} % of the plate’s current: was it at rated load?`
+          : `${showNumber(figure.value, 3)} % of the plate’s current at rated load.`,
+    );
+  } else reasons.push('The plate has no current to compare with.');
+  const unbalanced = spread(n);
+  figures.push(unbalanced);
+  if (unbalanced.verdict !== 'sound') reasons.push('The currents differ under load.');
+  reasons.push(...voltageReason(n, context));
+  const verdict = verdictOf(figures);
+  return {
+    verdict,
+    figures,
+    reasons,
+    next:
+      verdict === 'sound'
+        ? 'Let it run to steady temperature, then sign the test.'
+        : 'Check load and supply first, then turns and circuits against the plan.',
+  };
+}

@@ -1,0 +1,4 @@
+export * from './finding.ts';
+export * from './derive.ts';
+export * from './limit-scale.ts';
+export * from './judgement.ts';

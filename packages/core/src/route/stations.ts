@@ -1,0 +1,443 @@
+/** The stations of an AC rewind: what to do, what to record, what can hurt. */
+import { choice, quantity, text, type Field, type Typed, readForm } from '../fields/index.ts';
+import { finding, type Finding } from '../quantity/index.ts';
+import type { TestKindId } from '../electrical-tests/index.ts';
+
+export type Body = 'stator' | 'rotor' | 'motor';
+export type StationId =
+  | 'intake'
+  | 'data'
+  | 'strip'
+  | 'core'
+  | 'insulate'
+  | 'wind'
+  | 'connect'
+  | 'check'
+  | 'varnish'
+  | 'cure'
+  | 'inspect'
+  | 'balance'
+  | 'match'
+  | 'assemble'
+  | 'test'
+  | 'ship';
+export type GateId = 'before-stripping' | 'before-varnish' | 'before-assembly' | 'before-shipping';
+
+export interface Station {
+  readonly id: StationId;
+  readonly body: Body;
+  /** Short name for the track. */
+  readonly name: string;
+  readonly title: string;
+  readonly todo: readonly string[];
+  readonly record: readonly Field[];
+  readonly required: readonly string[];
+  readonly caution?: { readonly name: string; readonly text: string };
+  /** Gate that must be open before this station is taken. */
+  readonly gate?: GateId;
+  /** Tests that belong to the station and are entered on the test sheet. */
+  readonly tests: readonly TestKindId[];
+}
+
+const YES = { yes: 'yes', no: 'no' } as const;
+
+export const STATIONS: readonly Station[] = [
+  {
+    id: 'intake',
+    body: 'motor',
+    name: 'Intake',
+    title: 'Intake',
+    todo: [
+      'Photograph the motor as it came, damage and all.',
+      'Measure insulation to ground, then winding resistance, before anything is loosened.',
+      'Dismantle and look for the cause, not only the damage.',
+    ],
+    record: [
+      text('failed', 'What failed, and where', 'slot, coil, end', 300),
+      text('cause', 'Cause found', 'and what shows it', 300),
+    ],
+    required: ['failed'],
+    caution: {
+      name: 'Lifting, stored charge',
+      text: 'Lift at the eye only, nobody under the load. Discharge and ground the winding after every insulation test.',
+    },
+    tests: ['insulation', 'resistance'],
+  },
+  {
+    id: 'data',
+    body: 'stator',
+    name: 'Data',
+    title: 'Take the winding data',
+    todo: [
+      'Count slots, coils and groups; read the span of one whole group.',
+      'Cut back to one line lead and count the coil ends joined to it. Look for the star joint.',
+      'Measure wire bare and over enamel, bore, core, tooth, back iron and slot.',
+      'Photograph the connection end and the lead exit before the saw.',
+    ],
+    record: [text('remarks', 'Remarks', undefined, 300)],
+    required: [],
+    caution: {
+      name: 'Old insulation',
+      text: 'Fibre cloth or board from before about 1980 may hold asbestos: stop, have it tested.',
+    },
+    tests: [],
+  },
+  {
+    id: 'strip',
+    body: 'stator',
+    name: 'Strip',
+    title: 'Burn off and strip',
+    todo: [
+      'Saw one end winding off. Burn off with the thermocouple on the part, not in the air.',
+      'Let it cool slowly in the oven, so the core keeps its shape.',
+      'Pull the coils, count one again, weigh the copper.',
+    ],
+    record: [
+      quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600),
+      quantity('copper', 'Copper weighed', 'mass', 0.01, 5000),
+    ],
+    required: ['partTemperature'],
+    caution: {
+      name: 'Hot part, fumes',
+      text: 'Not touched, even with gloves, until near 120 °C; not wound until near room temperature (common practice). Afterburner and extraction on.',
+    },
+    gate: 'before-stripping',
+    tests: [],
+  },
+  {
+    id: 'core',
+    body: 'stator',
+    name: 'Core',
+    title: 'Clean and prove the core',
+    todo: [
+      'Straighten splayed teeth before blasting. Blast soft: nut shell or plastic media.',
+      'Loop test, compare the loss with before burn-off, look for hot spots.',
+      'Paint bore and slots with insulating enamel.',
+    ],
+    record: [choice('media', 'Blasted with', { soft: 'soft media', grit: 'grit', none: 'not blasted' })],
+    required: ['media'],
+    caution: {
+      name: 'Blasting dust, loop current',
+      text: 'Breathing protection on. A core under loop test heats within minutes: stay beside it.',
+    },
+    tests: ['core-loss'],
+  },
+  {
+    id: 'insulate',
+    body: 'stator',
+    name: 'Insulate',
+    title: 'Slot insulation',
+    todo: [
+      'Feel every slot for burrs before the first liner goes in.',
+      'Liner: slot perimeter plus cuffs wide, core length plus stand-out at both ends long.',
+      'Measure the stand-out at the connection end, the least of four slots.',
+    ],
+    record: [
+      quantity('liner', 'Liner thickness', 'length', 0.05, 3),
+      quantity('standOut', 'Stand-out, least of four slots', 'length', 0, 60),
+    ],
+    required: ['liner', 'standOut'],
+    caution: {
+      name: 'Sharp slots',
+      text: 'Feel every slot with a gloved finger first. A burr left in now is a ground fault after cure.',
+    },
+    tests: [],
+  },
+  {
+    id: 'wind',
+    body: 'stator',
+    name: 'Wind',
+    title: 'Wind and insert the coils',
+    todo: [
+      'Wind the groups by the plan; run the wire through the fingers for nicks.',
+      'Insert layer by layer, separators between, nothing into the bore, wedges last.',
+    ],
+    record: [
+      quantity('turnsWound', 'Turns in a coil, as wound', 'count', 1, 2000),
+      text('wireWound', 'Wires in hand, as wound', 'such as 3x0.95+1x0.90', 60),
+      text('reel', 'Reel', undefined, 60),
+    ],
+    required: ['turnsWound', 'wireWound'],
+    tests: [],
+  },
+  {
+    id: 'connect',
+    body: 'stator',
+    name: 'Connect',
+    title: 'Connect groups and leads',
+    todo: [
+      'Make the joints in the order of the connection list; sleeve every end.',
+      'Walk the polarity round the bore with a low direct current and a compass.',
+    ],
+    record: [
+      choice('joints', 'Joints', {
+        brazed: 'brazed',
+        soldered: 'soldered',
+        crimped: 'crimped',
+        fused: 'fused',
+      }),
+      choice('allMade', 'Every joint of the list made and sleeved', YES),
+    ],
+    required: ['joints', 'allMade'],
+    caution: {
+      name: 'Brazing',
+      text: 'Extraction on, wet cloth round the winding, extinguisher at hand, no varnish or solvent near.',
+    },
+    tests: ['polarity'],
+  },
+  {
+    id: 'check',
+    body: 'stator',
+    name: 'Check',
+    title: 'Test before varnish',
+    todo: [
+      'Insulation to ground and winding resistance; compare with the plan.',
+      'Gauge through the bore: no coil proud. Lace and tie.',
+      'Mask feet, fits, rabbets, threads and bolt holes.',
+    ],
+    record: [
+      choice('gauge', 'Gauge passes the bore', YES),
+      choice('masked', 'Feet and fits masked', YES),
+    ],
+    required: ['gauge', 'masked'],
+    caution: {
+      name: 'High voltage',
+      text: 'Barrier shut, two people. Discharge and ground before anybody touches the leads.',
+    },
+    tests: ['insulation', 'resistance'],
+  },
+  {
+    id: 'varnish',
+    body: 'stator',
+    name: 'Varnish',
+    title: 'Preheat and impregnate',
+    todo: [
+      'Preheat to drive out moisture, 90 to 120 °C at the part (common practice).',
+      'Impregnate, drain as the data sheet says.',
+    ],
+    record: [
+      quantity('preheat', 'Part at preheat', 'temperature', 10, 250),
+      text('batch', 'Varnish and batch', undefined, 80),
+      choice('method', 'Method', {
+        dip: 'dip and bake',
+        vacuum: 'vacuum-pressure',
+        trickle: 'trickle or roll',
+      }),
+    ],
+    required: ['preheat', 'batch', 'method'],
+    caution: {
+      name: 'Flammable vapour',
+      text: 'Extraction on, no flame or spark, gloves and goggles. Vacuum and pressure vessels by their own instructions.',
+    },
+    gate: 'before-varnish',
+    tests: [],
+  },
+  {
+    id: 'cure',
+    body: 'stator',
+    name: 'Cure',
+    title: 'Bake and cure',
+    todo: [
+      'The clock starts when the part is at temperature, not the oven.',
+      'Load the oven log on the test sheet; cool; unmask.',
+    ],
+    record: [choice('unmasked', 'Unmasked, fits clean', YES)],
+    required: ['unmasked'],
+    caution: {
+      name: 'Hot part',
+      text: 'Gloves are no help above 60 °C. Fan on while solvent is driven out.',
+    },
+    tests: ['cure', 'insulation'],
+  },
+  {
+    id: 'inspect',
+    body: 'rotor',
+    name: 'Inspect',
+    title: 'Check the rotor',
+    todo: [
+      'Bars and rings, cracks and colour; journals, keyway, run-out between centres.',
+      'Mark the rotor with the motor number before it leaves the bench.',
+    ],
+    record: [
+      quantity('runOut', 'Run-out', 'length', 0, 5),
+      choice('bars', 'Bars and rings sound', YES),
+    ],
+    required: ['runOut', 'bars'],
+    caution: {
+      name: 'Lifting',
+      text: 'Sling the rotor at the core, not at the journals.',
+    },
+    tests: [],
+  },
+  {
+    id: 'balance',
+    body: 'rotor',
+    name: 'Balance',
+    title: 'Balance the rotor',
+    todo: [
+      'Half key in the keyway. Spin, correct, spin again until within tolerance.',
+      'Enter the residual of both planes on the test sheet.',
+    ],
+    record: [
+      choice('corrected', 'Corrected by', {
+        none: 'no correction needed',
+        add: 'weight added',
+        remove: 'material taken away',
+      }),
+    ],
+    required: ['corrected'],
+    caution: {
+      name: 'Spinning rotor',
+      text: 'Guard shut, weights secured, nobody in line with the planes. It coasts for minutes.',
+    },
+    tests: ['balance'],
+  },
+  {
+    id: 'match',
+    body: 'motor',
+    name: 'Match',
+    title: 'Bring stator and rotor together',
+    todo: ['Read the number on the stator and on the rotor. They must be the same.'],
+    record: [
+      text('statorTag', 'Number on the stator', undefined, 16),
+      text('rotorTag', 'Number on the rotor', undefined, 16),
+    ],
+    required: ['statorTag', 'rotorTag'],
+    tests: [],
+  },
+  {
+    id: 'assemble',
+    body: 'motor',
+    name: 'Assemble',
+    title: 'Assemble',
+    todo: [
+      'Slide the rotor in without touching the end turns.',
+      'New bearings, heated evenly, then left to cool and grip; grease as the maker says.',
+    ],
+    record: [
+      text('bearings', 'Bearings fitted', 'drive end / other end', 80),
+      quantity('bearingHeat', 'Bearings heated to', 'temperature', 10, 200),
+    ],
+    required: ['bearings'],
+    caution: {
+      name: 'Pinch, heat',
+      text: 'Bearings and fans are hot: gloves. Keep fingers out of the gap while the rotor goes in.',
+    },
+    gate: 'before-assembly',
+    tests: [],
+  },
+  {
+    id: 'test',
+    body: 'motor',
+    name: 'Test',
+    title: 'Final tests',
+    todo: [
+      'Insulation and resistance again, then run without load, then at rated load.',
+      'Listen, feel the bearings’ temperature, watch the three currents.',
+    ],
+    record: [choice('sound', 'Runs quietly, both ways', YES)],
+    required: ['sound'],
+    caution: {
+      name: 'Spinning shaft, live terminals',
+      text: 'Guards on, terminal box shut, secured to the bed, two people.',
+    },
+    tests: ['insulation', 'no-load', 'full-load'],
+  },
+  {
+    id: 'ship',
+    body: 'motor',
+    name: 'Ship',
+    title: 'Finish and ship',
+    todo: ['Paint, shaft protector, nameplate, photograph.', 'Hand over the verdict as PDF.'],
+    record: [text('carrier', 'Goes with', undefined, 80)],
+    required: [],
+    caution: { name: 'Lifting', text: 'Eye bolts tight to the shoulder; load strapped and chocked.' },
+    gate: 'before-shipping',
+    tests: [],
+  },
+];
+
+export const stationOf = (id: StationId): Station => STATIONS.find((s) => s.id === id)!;
+
+/** Opening stretch, the two tracks, and the stretch after they meet. */
+export const OPENING: readonly StationId[] = ['intake'];
+export const TRACKS: Readonly<Record<'stator' | 'rotor', readonly StationId[]>> = {
+  stator: ['data', 'strip', 'core', 'insulate', 'wind', 'connect', 'check', 'varnish', 'cure'],
+  rotor: ['inspect', 'balance'],
+};
+export const CLOSING: readonly StationId[] = ['match', 'assemble', 'test', 'ship'];
+
+const answersNo: Readonly<Record<string, string>> = {
+  allMade: 'A joint is still open: finish the list first.',
+  gauge: 'A coil stands into the bore: press it back before varnish.',
+  masked: 'Feet and fits must be masked: varnish under a foot ruins the alignment.',
+  bars: 'A broken bar or ring is not balanced away: repair the cage or tell the customer.',
+  unmasked: 'Unmask and clean the fits first.',
+  sound: 'Find the noise first; hold the motor if it cannot be found today.',
+};
+
+/** Reads and judges what a station records. `stop` findings keep it from being signed. */
+export function checkStationRecord(
+  id: StationId,
+  typed: Typed,
+  motorNumber: string,
+): { readonly findings: readonly Finding[] } {
+  const station = stationOf(id);
+  const { numbers, texts, findings } = readForm(station.record, typed);
+  const found: Finding[] = [...findings];
+  for (const field of station.record)
+    if (station.required.includes(field.id) && !typed[field.id]?.trim())
+      found.push(
+        finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]),
+      );
+  for (const [field, message] of Object.entries(answersNo))
+    if (texts[field] === 'no') found.push(finding('stop', `station.${field}-no`, message, [field]));
+  const over = (field: string, watch: number, stop: number, message: string) => {
+    const value = numbers[field];
+    if (value !== undefined && value > watch)
+      found.push(
+        finding(
+          value > stop ? 'watch' : 'note',
+          `station.${field}-high`,
+          message,
+          [field],
+          `Usual up to ${watch}, never over ${stop} °C (common practice, no source).`,
+        ),
+      );
+  };
+  over('partTemperature', 360, 370, 'The core plate’s insulation suffers: test the core loss with care.');
+  over('bearingHeat', 110, 120, 'Too hot for a bearing: its steel and seals change. Fit another.');
+  const preheat = numbers['preheat'];
+  if (preheat !== undefined && (preheat < 90 || preheat > 120))
+    found.push(
+      finding(
+        'watch',
+        'station.preheat-unusual',
+        `Preheat is usually 90 to 120 °C at the part${preheat > 175 ? '; was that °F?' : '.'}`,
+        ['preheat'],
+        'Common practice, no source.',
+      ),
+    );
+  if (id === 'insulate' && numbers['standOut'] !== undefined && numbers['standOut'] < 5)
+    found.push(
+      finding(
+        'watch',
+        'station.stand-out-short',
+        'A liner that stands out less than 5 mm is a failure to ground in waiting.',
+        ['standOut'],
+        'Common practice, no source.',
+      ),
+    );
+  if (id === 'match')
+    for (const field of ['statorTag', 'rotorTag'])
+      if (texts[field] && texts[field].trim().toUpperCase() !== motorNumber.toUpperCase())
+        found.push(
+          finding(
+            'stop',
+            'station.wrong-pair',
+            `The ${field === 'statorTag' ? 'stator' : 'rotor'} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
+            [field],
+          ),
+        );
+  return { findings: found };
+}

@@ -1,0 +1,102 @@
+/** Where stator and rotor stand, and what may happen next. */
+import {
+  CLOSING,
+  OPENING,
+  stationOf,
+  TRACKS,
+  type Body,
+  type StationId,
+} from './stations.ts';
+
+export interface StepRecord {
+  readonly station: StationId;
+  /** ISO time when somebody took it; null while it waits. */
+  readonly takenAt: string | null;
+  readonly takenBy: string | null;
+  readonly signedAt: string | null;
+  readonly signedBy: string | null;
+}
+export interface HoldRecord {
+  readonly body: Body;
+  readonly reason: string;
+  readonly raisedAt: string;
+  readonly raisedBy: string;
+  readonly clearedAt: string | null;
+}
+
+export interface Standing {
+  readonly body: Body;
+  /** The station a body is at; null when its track is done and it waits for the other. */
+  readonly station: StationId | null;
+  readonly state: 'working' | 'waiting' | 'held' | 'done';
+  /** ISO time since when; null when nothing has happened yet. */
+  readonly since: string | null;
+  readonly who: string | null;
+  readonly hold: HoldRecord | null;
+}
+
+export interface MotorStanding {
+  /** One before opening and after the match, two between. */
+  readonly standings: readonly Standing[];
+  readonly phase: 'opening' | 'apart' | 'together' | 'gone';
+}
+
+/** Stations that must be signed before this one may be taken. */
+export function requiredBefore(station: StationId): StationId[] {
+  for (const track of [OPENING, TRACKS.stator, TRACKS.rotor, CLOSING]) {
+    const at = track.indexOf(station);
+    if (at > 0) return [track[at - 1]!];
+    if (at === 0)
+      return track === OPENING
+        ? []
+        : track === CLOSING
+          ? [TRACKS.stator[TRACKS.stator.length - 1]!, TRACKS.rotor[TRACKS.rotor.length - 1]!]
+          : [OPENING[OPENING.length - 1]!];
+  }
+  return [];
+}
+
+/** A hold on the motor holds both bodies; a hold on one body holds that body and everything after they meet. */
+export function holdOn(station: StationId, holds: readonly HoldRecord[]): HoldRecord | null {
+  const body = stationOf(station).body;
+  return (
+    holds.find(
+      (h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor'),
+    ) ?? null
+  );
+}
+
+export function standingOf(
+  steps: readonly StepRecord[],
+  holds: readonly HoldRecord[],
+): MotorStanding {
+  const stepOf = new Map(steps.map((s) => [s.station, s]));
+  const signed = (id: StationId) => stepOf.get(id)?.signedAt ?? null;
+  const latestSigned = (ids: readonly StationId[]) =>
+    ids.map(signed).filter((t): t is string => t !== null).sort().at(-1) ?? null;
+  const at = (body: Body, track: readonly StationId[], before: readonly StationId[]): Standing => {
+    const station = track.find((id) => !signed(id)) ?? null;
+    const step = station ? stepOf.get(station) : undefined;
+    const hold =
+      holds.find((h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor')) ??
+      null;
+    return {
+      body,
+      station,
+      state: hold ? 'held' : !station ? 'done' : step?.takenAt ? 'working' : 'waiting',
+      since: hold ? hold.raisedAt : (step?.takenAt ?? latestSigned([...before, ...track])),
+      who: step?.takenBy ?? null,
+      hold,
+    };
+  };
+  if (OPENING.some((id) => !signed(id)))
+    return { phase: 'opening', standings: [at('motor', OPENING, [])] };
+  const apart = [...TRACKS.stator, ...TRACKS.rotor].some((id) => !signed(id));
+  if (apart)
+    return {
+      phase: 'apart',
+      standings: [at('stator', TRACKS.stator, OPENING), at('rotor', TRACKS.rotor, OPENING)],
+    };
+  const closing = at('motor', CLOSING, [...TRACKS.stator, ...TRACKS.rotor]);
+  return { phase: closing.station ? 'together' : 'gone', standings: [closing] };
+}

@@ -1,0 +1,160 @@
+/** The units people type, by dimension, each with its exact way to the unit that is stored. */
+
+export type Dimension =
+  | 'length'
+  | 'wire-diameter'
+  | 'area'
+  | 'power'
+  | 'temperature'
+  | 'temperature-difference'
+  | 'voltage'
+  | 'current'
+  | 'frequency'
+  | 'speed'
+  | 'mass'
+  | 'resistance'
+  | 'insulation-resistance'
+  | 'unbalance'
+  | 'duration'
+  | 'specific-loss'
+  | 'percent'
+  | 'ratio'
+  | 'count';
+
+interface Unit {
+  /** Accepted spellings, lower case, without spaces or degree sign. */
+  readonly spelled: readonly string[];
+  readonly factor: number;
+  readonly offset?: number;
+}
+
+interface DimensionEntry {
+  /** What is stored and, by default, shown. */
+  readonly unit: string;
+  readonly units: readonly Unit[];
+}
+
+/* Factors: ISO 80000 and NIST SP 811 (2008) appendix B; the inch is 25.4 mm and the pound 0.45359237 kg exactly, the
+ * mechanical horsepower 550 ft·lbf/s = 0.745699872 kW, the metric horsepower 75 kgf·m/s = 0.73549875 kW. From memory. */
+const INCH = 25.4;
+const POUND = 0.45359237;
+const length: readonly Unit[] = [
+  { spelled: ['mm'], factor: 1 },
+  { spelled: ['cm'], factor: 10 },
+  { spelled: ['m'], factor: 1000 },
+  { spelled: ['in', 'inch', 'inches', '"', '″'], factor: INCH },
+  { spelled: ['thou', 'mil', 'mils'], factor: INCH / 1000 },
+  { spelled: ['ft', "'"], factor: 12 * INCH },
+];
+
+export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
+  length: { unit: 'mm', units: length },
+  'wire-diameter': { unit: 'mm', units: length },
+  area: {
+    unit: 'mm²',
+    units: [
+      { spelled: ['mm²', 'mm2', 'sqmm'], factor: 1 },
+      { spelled: ['cm²', 'cm2'], factor: 100 },
+      { spelled: ['in²', 'in2', 'sqin'], factor: INCH * INCH },
+    ],
+  },
+  power: {
+    unit: 'kW',
+    units: [
+      { spelled: ['kw'], factor: 1 },
+      { spelled: ['w'], factor: 0.001 },
+      { spelled: ['hp'], factor: 0.745699872 },
+      { spelled: ['ps', 'cv'], factor: 0.73549875 },
+    ],
+  },
+  temperature: {
+    unit: '°C',
+    units: [
+      { spelled: ['c'], factor: 1 },
+      { spelled: ['f'], factor: 5 / 9, offset: -32 },
+      { spelled: ['k'], factor: 1, offset: -273.15 },
+    ],
+  },
+  // A rise of 80 °F is 44.4 K: no offset here, ever.
+  'temperature-difference': {
+    unit: 'K',
+    units: [
+      { spelled: ['k', 'c'], factor: 1 },
+      { spelled: ['f'], factor: 5 / 9 },
+    ],
+  },
+  voltage: {
+    unit: 'V',
+    units: [
+      { spelled: ['v', 'volt', 'volts'], factor: 1 },
+      { spelled: ['kv'], factor: 1000 },
+    ],
+  },
+  current: {
+    unit: 'A',
+    units: [
+      { spelled: ['a', 'amp', 'amps'], factor: 1 },
+      { spelled: ['ma'], factor: 0.001 },
+    ],
+  },
+  frequency: { unit: 'Hz', units: [{ spelled: ['hz', 'c/s'], factor: 1 }] },
+  speed: {
+    unit: 'rpm',
+    units: [{ spelled: ['rpm', '1/min', 'min-1', 'min⁻¹', 'r/min'], factor: 1 }],
+  },
+  mass: {
+    unit: 'kg',
+    units: [
+      { spelled: ['kg'], factor: 1 },
+      { spelled: ['g'], factor: 0.001 },
+      { spelled: ['t'], factor: 1000 },
+      { spelled: ['lb', 'lbs'], factor: POUND },
+      { spelled: ['oz'], factor: POUND / 16 },
+    ],
+  },
+  resistance: {
+    unit: 'Ω',
+    units: [
+      { spelled: ['ω', 'ohm', 'ohms'], factor: 1 },
+      { spelled: ['mω', 'mohm', 'milliohm'], factor: 0.001 },
+      { spelled: ['µω', 'μω', 'uohm'], factor: 1e-6 },
+      { spelled: ['kω', 'kohm'], factor: 1000 },
+    ],
+  },
+  'insulation-resistance': {
+    unit: 'MΩ',
+    units: [
+      { spelled: ['mω', 'mohm', 'megohm', 'meg', 'm'], factor: 1 },
+      { spelled: ['gω', 'gohm', 'g'], factor: 1000 },
+      { spelled: ['tω', 'tohm'], factor: 1e6 },
+      { spelled: ['kω', 'kohm', 'k'], factor: 0.001 },
+    ],
+  },
+  unbalance: {
+    unit: 'g·mm',
+    units: [
+      { spelled: ['g·mm', 'gmm', 'g*mm'], factor: 1 },
+      { spelled: ['g·cm', 'gcm'], factor: 10 },
+      { spelled: ['g·in', 'gin'], factor: INCH },
+      { spelled: ['oz·in', 'ozin', 'oz*in'], factor: (POUND / 16) * 1000 * INCH },
+    ],
+  },
+  duration: {
+    unit: 'min',
+    units: [
+      { spelled: ['min', 'minutes'], factor: 1 },
+      { spelled: ['h', 'hr', 'hours'], factor: 60 },
+      { spelled: ['s', 'sec'], factor: 1 / 60 },
+    ],
+  },
+  'specific-loss': {
+    unit: 'W/kg',
+    units: [
+      { spelled: ['w/kg'], factor: 1 },
+      { spelled: ['w/lb'], factor: 1 / POUND },
+    ],
+  },
+  percent: { unit: '%', units: [{ spelled: ['%', 'percent'], factor: 1 }] },
+  ratio: { unit: '', units: [] },
+  count: { unit: '', units: [] },
+};

@@ -1,0 +1,101 @@
+/** Winding factors from the phasor sum over the coil sides. */
+import { PHASES, type LapLayout, type Phase } from './lap-layout.ts';
+import { sequences, type Complex } from './unequal-groups.ts';
+
+/**
+ * Sum of the coil-side phasors of every phase for the wave with ν pole pairs, each coil counted as sign·(top − bottom)/2
+ * so that a coil of full pitch contributes 1.
+ * @param polePairs ν, any whole number from 1; ν = p is the working wave
+ * @returns complex sums in coils, order U, V, W
+ */
+export function phasePhasors(
+  layout: LapLayout,
+  polePairs: number,
+): readonly [Complex, Complex, Complex] {
+  const { slots, pitch } = layout;
+  const table = unitCircle(slots);
+  const re = [0, 0, 0];
+  const im = [0, 0, 0];
+  for (const coil of layout.coils) {
+    const k = coil.phase === 'U' ? 0 : coil.phase === 'V' ? 1 : 2;
+    const a = (polePairs * (coil.topSlot - 1)) % slots;
+    const b = (polePairs * (coil.topSlot - 1 + pitch)) % slots;
+    re[k]! += (coil.sign * (table.cos[a]! - table.cos[b]!)) / 2;
+    im[k]! += (coil.sign * (table.sin[a]! - table.sin[b]!)) / 2;
+  }
+  return [
+    { re: re[0]!, im: im[0]! },
+    { re: re[1]!, im: im[1]! },
+    { re: re[2]!, im: im[2]! },
+  ];
+}
+
+/** cos and sin of k·2π/Q; angles are whole multiples of it, so no other values occur. */
+const circles = new Map<number, { cos: Float64Array; sin: Float64Array }>();
+function unitCircle(slots: number) {
+  let table = circles.get(slots);
+  if (!table) {
+    table = { cos: new Float64Array(slots), sin: new Float64Array(slots) };
+    for (let k = 0; k < slots; k++) {
+      table.cos[k] = Math.cos((2 * Math.PI * k) / slots);
+      table.sin[k] = Math.sin((2 * Math.PI * k) / slots);
+    }
+    circles.set(slots, table);
+  }
+  return table;
+}
+
+const coilsOf = (layout: LapLayout, phase: Phase) =>
+  layout.coils.reduce((n, c) => n + (c.phase === phase ? 1 : 0), 0);
+
+/**
+ * Winding factor of one phase: the share of the coil-side voltages left when they add as phasors.
+ *   k_w(ν) = |Σ sign·(e^(jνα_top) − e^(jνα_bottom))| / (2·coils)
+ * @param polePairs ν; default p. Electrical order relative to the working wave is ν / p.
+ * @returns k_w [1], 0…1, a magnitude; no slot opening, no skew
+ * Source: star of slots; equals the closed forms of distribution and pitch factor for whole slots per pole and phase
+ * (Fitzgerald, Kingsley & Umans, Electric Machinery, app. B, from memory).
+ */
+export function windingFactor(layout: LapLayout, polePairs = layout.polePairs, phase: Phase = 'U') {
+  const z = phasePhasors(layout, polePairs)[PHASES.indexOf(phase)]!;
+  return Math.hypot(z.re, z.im) / coilsOf(layout, phase);
+}
+
+/**
+ * Pitch factor k_p(ν) = |sin(ν·π·y/Q)| of coils that all have the pitch y [1].
+ * Source: Fitzgerald, Kingsley & Umans, app. B (from memory).
+ */
+export const pitchFactor = (layout: LapLayout, polePairs = layout.polePairs) =>
+  Math.abs(Math.sin((polePairs * Math.PI * layout.pitch) / layout.slots));
+
+export interface PhaseBalance {
+  readonly phases: readonly {
+    readonly phase: Phase;
+    readonly coils: number;
+    /** Voltage sum in full-pitch coils. */
+    readonly magnitude: number;
+    /** Electrical degrees from U, −180…180; +120 lies along rising slot numbers. */
+    readonly angleDeg: number;
+  }[];
+  /** |negative sequence| / |positive sequence| [1]. */
+  readonly negativeSequence: number;
+}
+
+/** How equal the three phases are. Source: symmetrical components (Fortescue 1918), first principles. */
+export function phaseBalance(layout: LapLayout): PhaseBalance {
+  const z = phasePhasors(layout, layout.polePairs);
+  const zero = Math.atan2(z[0].im, z[0].re);
+  const { positive, negative } = sequences(z);
+  return {
+    phases: PHASES.map((phase, i) => {
+      const angle = ((Math.atan2(z[i]!.im, z[i]!.re) - zero) * 180) / Math.PI;
+      return {
+        phase,
+        coils: coilsOf(layout, phase),
+        magnitude: Math.hypot(z[i]!.re, z[i]!.im),
+        angleDeg: angle - 360 * Math.round(angle / 360),
+      };
+    }),
+    negativeSequence: negative / positive,
+  };
+}

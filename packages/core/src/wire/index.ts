@@ -1,0 +1,2 @@
+export * from './wire-table.ts';
+export { readWires, showWires, type WiresReading } from './read-wires.ts';

@@ -1,0 +1,6 @@
+/** Drawings of core results, as data; they compute no trade quantity of their own. */
+export * from './scene.ts';
+export { PHASE_INK, phaseLine } from './phase-style.ts';
+export { slotRing, type RingOptions } from './slot-ring.ts';
+export { unrolledSlots, type StripOptions } from './unrolled-slots.ts';
+export { connectionDrawing, type ConnectionOptions } from './connection-drawing.ts';

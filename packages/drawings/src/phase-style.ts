@@ -1,0 +1,89 @@
+/** How U, V and W are told apart without colour: solid, double, dashed. */
+import type { Phase } from '@norther/core';
+import type { Ink, Mark, PathMark } from './scene.ts';
+
+export const PHASE_INK: Readonly<Record<Phase, Ink>> = { U: 'ink', V: 'blue', W: 'teal' };
+
+/** A conductor of a phase: U one line, V two, W dashes. */
+export function phaseLine(d: string, phase: Phase, width: number, of?: string): PathMark[] {
+  const base: PathMark = {
+    kind: 'path',
+    d,
+    stroke: PHASE_INK[phase],
+    width,
+    ...(of ? { of } : {}),
+  };
+  if (phase === 'U') return [base];
+  if (phase === 'W') return [{ ...base, dash: `${(width * 1.6).toFixed(1)} ${(width * 0.7).toFixed(1)}` }];
+  return [base, { ...base, stroke: 'paper', width: width * 0.42 }];
+}
+
+/** Point on a circle; angle in radians from the top, clockwise. */
+export const polar = (cx: number, cy: number, r: number, angle: number): readonly [number, number] => [
+  cx + r * Math.sin(angle),
+  cy - r * Math.cos(angle),
+];
+export const fixed = (n: number) => n.toFixed(2);
+export const polyline = (points: readonly (readonly [number, number])[]) =>
+  points.map(([x, y], i) => `${i ? 'L' : 'M'}${fixed(x)} ${fixed(y)}`).join('');
+
+/** Arc along a circle from one angle to a later one. */
+export function arcPath(cx: number, cy: number, r: number, from: number, to: number): string {
+  const [x0, y0] = polar(cx, cy, r, from);
+  const [x1, y1] = polar(cx, cy, r, to);
+  const large = Math.abs(to - from) > Math.PI ? 1 : 0;
+  return `M${fixed(x0)} ${fixed(y0)}A${fixed(r)} ${fixed(r)} 0 ${large} ${to > from ? 1 : 0} ${fixed(x1)} ${fixed(y1)}`;
+}
+
+/**
+ * Pole shoe at a point, its flat side to the bore: N filled and pointing out, S open and pointing in.
+ * @param angle radians from the top, clockwise; 0 also serves the unrolled strip
+ */
+export function poleShoe(
+  x: number,
+  y: number,
+  size: number,
+  angle: number,
+  polarity: 'N' | 'S',
+  ink: Ink = 'graphite',
+): Mark[] {
+  const h = size / 2;
+  const shape: readonly (readonly [number, number])[] =
+    polarity === 'N'
+      ? [
+          [-h * 0.8, h],
+          [h * 0.8, h],
+          [h * 0.8, -h * 0.35],
+          [0, -h],
+          [-h * 0.8, -h * 0.35],
+        ]
+      : [
+          [-h * 0.8, -h],
+          [h * 0.8, -h],
+          [h * 0.8, h * 0.35],
+          [0, h],
+          [-h * 0.8, h * 0.35],
+        ];
+  const c = Math.cos(angle);
+  const s = Math.sin(angle);
+  const turned = shape.map(([px, py]) => [x + px * c - py * s, y + px * s + py * c] as const);
+  return [
+    {
+      kind: 'path',
+      d: `${polyline(turned)}Z`,
+      stroke: ink,
+      width: 1.2,
+      fill: polarity === 'N' ? ink : 'paper',
+    },
+    {
+      kind: 'text',
+      x,
+      y: y + size * 0.22,
+      text: polarity,
+      size: size * 0.62,
+      ink: polarity === 'N' ? 'paper' : ink,
+      face: 'figures',
+      anchor: 'middle',
+    },
+  ];
+}

@@ -1,0 +1,212 @@
+/** The bore seen from the connection end: slots, coils, groups, polarity. */
+import type { Coil, LapLayout, Phase } from '@norther/core';
+import { arc } from 'd3';
+import type { Mark, Scene } from './scene.ts';
+import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline, poleShoe } from './phase-style.ts';
+
+export interface RingOptions {
+  readonly size: number;
+  /** Coil to draw above all others. */
+  readonly chosenCoil?: number | null;
+  /** Coils that belong to the chosen group or circuit. */
+  readonly litCoils?: ReadonlySet<number>;
+}
+
+/** Slot 1 at the top, clockwise. Bore side of a slot inner, back side outer. */
+export function slotRing(layout: LapLayout, options: RingOptions): Scene {
+  const { size } = options;
+  const c = size / 2;
+  const { slots } = layout;
+  const step = (2 * Math.PI) / slots;
+  const angleOf = (slot: number) => (slot - 1) * step;
+  const rBore = size * 0.24;
+  const rMiddle = size * 0.272;
+  const rBack = size * 0.304;
+  const rApex = size * 0.388;
+  const rBracket = size * 0.408;
+  const rName = size * 0.438;
+  const rPole = size * 0.48;
+  const dense = Math.min(1, 54 / slots);
+  const line = Math.max(1.3, 4 * dense * (size / 480));
+  const marks: Mark[] = [];
+
+  for (const coil of layout.coils) marks.push(...returning(coil));
+  for (const coil of layout.coils) marks.push(...going(coil));
+  marks.push({ kind: 'path', d: circle(rBore - 2), stroke: 'graphite', width: 1 });
+  for (const coil of layout.coils) {
+    marks.push(...cell(coil.topSlot, rBore, rMiddle - 1, coil.phase, coil.sign > 0, coil.number));
+    marks.push(...cell(coil.bottomSlot, rMiddle + 1, rBack, coil.phase, coil.sign < 0, coil.number));
+  }
+  for (const group of layout.groups) {
+    const first = group.coils[0]!;
+    const from = angleOf(first) - step * 0.42;
+    const to = from + step * (group.coils.length - 0.16);
+    // The bracket stands over the coils' crowns, half a pitch on from their slots.
+    const shift = (layout.pitch / 2) * step;
+    const middle = (from + to) / 2 + shift;
+    marks.push(
+      ...phaseLine(arcPath(c, c, rBracket, from + shift, to + shift), group.phase, 3.4 * (size / 480), `group-${group.number}`),
+    );
+    const [nx, ny] = polar(c, c, rName, middle);
+    const text = Math.max(8, Math.min(13, (size / 480) * 13 * Math.min(1, 26 / layout.groups.length + 0.35)));
+    const lit = options.chosenCoil ? group.coils.includes(options.chosenCoil) : false;
+    marks.push({
+      kind: 'text',
+      x: nx,
+      y: ny + text * 0.35,
+      text: group.name,
+      size: text,
+      ink: lit ? 'copper' : 'ink',
+      face: 'figures',
+      bold: true,
+      anchor: 'middle',
+      of: `group-${group.number}`,
+    });
+    const [px, py] = polar(c, c, rPole, middle);
+    marks.push(...poleShoe(px, py, text * 1.25, middle, group.polarity, lit ? 'copper' : 'graphite'));
+    const [sx, sy] = polar(c, c, rBore - size * 0.028, angleOf(first));
+    marks.push({
+      kind: 'text',
+      x: sx,
+      y: sy + 4,
+      text: String(first),
+      size: Math.max(9, Math.min(12, (size / 480) * 12)),
+      ink: 'graphite',
+      face: 'figures',
+      anchor: 'middle',
+    });
+  }
+  if (options.chosenCoil) marks.push(...chosen(layout.coils[options.chosenCoil - 1]!));
+  return {
+    title: `Bore seen from the connection end: ${slots} slots, ${layout.poles} poles`,
+    width: size,
+    height: size,
+    marks,
+  };
+
+  function circle(r: number) {
+    return `M${fixed(c)} ${fixed(c - r)}A${fixed(r)} ${fixed(r)} 0 1 1 ${fixed(c - 0.01)} ${fixed(c - r)}Z`;
+  }
+
+  /** Half of a coil's end: out of its slot, bending over to the crown. */
+  function half(fromAngle: number, toAngle: number): string {
+    const points = Array.from({ length: 7 }, (_, i) => {
+      const t = i / 6;
+      const r = rBack + 2 + (rApex - rBack - 2) * Math.sin((Math.PI / 2) * t) ** 0.85;
+      return polar(c, c, r, fromAngle + (toAngle - fromAngle) * t ** 1.15);
+    });
+    return polyline(points);
+  }
+  function ends(coil: Coil) {
+    const from = angleOf(coil.topSlot);
+    return { from, middle: from + (layout.pitch / 2) * step, to: from + layout.pitch * step };
+  }
+  function going(coil: Coil): Mark[] {
+    const { from, middle } = ends(coil);
+    const d = half(from, middle);
+    const lit = options.litCoils?.has(coil.number);
+    const of = `coil-${coil.number}`;
+    return [
+      { kind: 'path', d, stroke: 'paper', width: line + 2 * dense, of },
+      ...(lit
+        ? [{ kind: 'path', d, stroke: 'copper', width: line, of } as const]
+        : phaseLine(d, coil.phase, line, of)),
+    ];
+  }
+  function returning(coil: Coil): Mark[] {
+    const { middle, to } = ends(coil);
+    return [
+      {
+        kind: 'path',
+        d: half(to, middle),
+        stroke: options.litCoils?.has(coil.number) ? 'copper' : PHASE_INK[coil.phase],
+        width: Math.max(0.7, line * 0.25),
+        ...(coil.phase === 'W' ? { dash: '4 2' } : {}),
+        of: `coil-${coil.number}`,
+      },
+    ];
+  }
+  function chosen(coil: Coil): Mark[] {
+    const { from, middle, to } = ends(coil);
+    const of = `coil-${coil.number}`;
+    return [
+      { kind: 'path', d: half(to, middle), stroke: 'copper', width: Math.max(2.4, line * 0.8), of },
+      { kind: 'path', d: half(from, middle), stroke: 'copper', width: Math.max(5, line * 1.5), of },
+      frame(coil.topSlot, rBore, rMiddle - 1, 'copper'),
+      frame(coil.bottomSlot, rMiddle + 1, rBack, undefined),
+    ];
+  }
+  function sector(slot: number, inner: number, outer: number, share: number) {
+    const a = angleOf(slot);
+    const d = arc()({
+      innerRadius: inner,
+      outerRadius: outer,
+      startAngle: a - step * share,
+      endAngle: a + step * share,
+    })!;
+    return shiftPath(d, c);
+  }
+  function frame(slot: number, inner: number, outer: number, fill: 'copper' | undefined): Mark {
+    return {
+      kind: 'path',
+      d: sector(slot, inner, outer, 0.42),
+      stroke: 'copper',
+      width: 2.5,
+      fill: fill ?? 'paper',
+    };
+  }
+  function cell(
+    slot: number,
+    inner: number,
+    outer: number,
+    phase: Phase,
+    goes: boolean,
+    coil: number,
+  ): Mark[] {
+    const ink = PHASE_INK[phase];
+    const of = `coil-${coil}`;
+    const box: Mark = {
+      kind: 'path',
+      d: sector(slot, inner, outer, 0.38),
+      stroke: ink,
+      width: 1.1,
+      fill: goes ? ink : 'paper',
+      of,
+      ...(phase === 'W' ? { dash: '2.5 1.5' } : {}),
+    };
+    const a = angleOf(slot);
+    const mark = goes ? 'paper' : ink;
+    if (phase === 'V')
+      return [
+        box,
+        {
+          kind: 'path',
+          d: polyline([polar(c, c, inner + 2, a), polar(c, c, outer - 2, a)]),
+          stroke: mark,
+          width: 1,
+          of,
+        },
+      ];
+    if (phase === 'W')
+      return [
+        box,
+        {
+          kind: 'path',
+          d: arcPath(c, c, (inner + outer) / 2, a - step * 0.36, a + step * 0.36),
+          stroke: mark,
+          width: 1,
+          of,
+        },
+      ];
+    return [box];
+  }
+}
+
+/** d3's arcs are drawn round the origin; moves every absolute point of such a path to the middle of the drawing. */
+function shiftPath(d: string, c: number): string {
+  return d.replace(/([ML])([-\d.e]+),([-\d.e]+)|A([-\d.e]+),([-\d.e]+),0,([01]),([01]),([-\d.e]+),([-\d.e]+)/g, (_m, cmd, x, y, rx, ry, large, sweep, ax, ay) =>
+    cmd
+      ? `${cmd}${fixed(Number(x) + c)} ${fixed(Number(y) + c)}`
+      : `A${fixed(Number(rx))} ${fixed(Number(ry))} 0 ${large} ${sweep} ${fixed(Number(ax) + c)} ${fixed(Number(ay) + c)}`,
+  );
+}

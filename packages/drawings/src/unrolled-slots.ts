@@ -1,0 +1,121 @@
+/** The slots unrolled, with the wave of the magnetomotive force standing over them. */
+import { magnetomotiveForceSteps, type LapLayout, type Phase } from '@norther/core';
+import { scaleLinear } from 'd3';
+import type { Mark, Scene } from './scene.ts';
+import { fixed, PHASE_INK, polyline, poleShoe } from './phase-style.ts';
+
+export interface StripOptions {
+  readonly width: number;
+  readonly height: number;
+  readonly turnsPerCoil: number;
+  readonly circuits: number;
+  readonly chosenCoil?: number | null;
+}
+
+/** Slot centre exactly under the step of the wave; drawn for 1 A peak at the peak of U. */
+export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
+  const marks: Mark[] = [];
+  const left = 52;
+  const x = scaleLinear([0.5, layout.slots + 0.5], [left, o.width - 8]);
+  const pitchPx = x(2) - x(1);
+  const cell = Math.min(18, pitchPx - 1.5, (o.height - 100) / 2);
+  const waveTop = 8;
+  const waveBottom = o.height - (2 * cell + 52);
+  const steps = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [1, -0.5, -0.5]);
+  const peak = Math.max(...steps.map(Math.abs)) || 1;
+  const y = scaleLinear([-peak, peak], [waveBottom, waveTop]).nice(4);
+  const [low, high] = y.domain() as [number, number];
+
+  for (const tick of [low, 0, high]) {
+    marks.push(
+      { kind: 'path', d: `M${left - 6} ${fixed(y(tick))}H${fixed(x(layout.slots + 0.5))}`, stroke: tick === 0 ? 'pencil' : 'grid', width: 0.75 },
+      { kind: 'text', x: left - 10, y: y(tick) + 4, text: String(Math.round(tick)).replace('-', '−'), size: 12, ink: 'graphite', face: 'figures', anchor: 'end' },
+    );
+  }
+  marks.push({ kind: 'text', x: 4, y: y(0) + 4, text: 'A', size: 12, ink: 'graphite', face: 'words' });
+
+  const wave: [number, number][] = [];
+  let at = steps[layout.slots - 1]!;
+  wave.push([x(0.5), y(at)]);
+  steps.forEach((value, i) => {
+    wave.push([x(i + 1), y(at)], [x(i + 1), y(value)]);
+    at = value;
+  });
+  wave.push([x(layout.slots + 0.5), y(at)]);
+  marks.push({ kind: 'path', d: `${polyline(wave)}L${fixed(x(layout.slots + 0.5))} ${fixed(y(0))}L${fixed(x(0.5))} ${fixed(y(0))}Z`, fill: 'tint' });
+  marks.push({ kind: 'path', d: polyline(wave), stroke: 'ink', width: 1.5 });
+
+  // Fundamental of the stepped wave: its ν = p Fourier component, taken over the steps.
+  const p = layout.polePairs;
+  let a = 0;
+  let b = 0;
+  steps.forEach((value, i) => {
+    const from = (2 * Math.PI * (i + 1)) / layout.slots;
+    const to = (2 * Math.PI * (i + 2)) / layout.slots;
+    a += (value * (Math.sin(p * to) - Math.sin(p * from))) / (p * Math.PI);
+    b -= (value * (Math.cos(p * to) - Math.cos(p * from))) / (p * Math.PI);
+  });
+  const fundamental = Array.from({ length: layout.slots * 2 + 1 }, (_, k) => {
+    const s = 0.5 + k / 2;
+    const angle = (2 * Math.PI * s) / layout.slots;
+    return [x(s), y(a * Math.cos(p * angle) + b * Math.sin(p * angle))] as const;
+  });
+  marks.push({ kind: 'path', d: polyline(fundamental), stroke: 'pencil', width: 1, dash: '4 3' });
+  const phaseAngle = Math.atan2(b, a);
+  for (let k = 0; k < 2 * p; k++) {
+    const angle = (phaseAngle + k * Math.PI) / p;
+    const slot = ((((angle * layout.slots) / (2 * Math.PI)) % layout.slots) + layout.slots) % layout.slots;
+    const polarity = k % 2 === 0 ? 'N' : 'S';
+    if (slot < 0.5) continue;
+    marks.push(...poleShoe(x(slot), y(0) + (polarity === 'N' ? -9 : 9), 14, 0, polarity, 'ink'));
+  }
+
+  const yNumber = waveBottom + 18;
+  const yBore = yNumber + 5;
+  const yBack = yBore + cell + 2;
+  const every = pitchPx < 9 ? 5 : pitchPx < 15 ? 2 : 1;
+  for (let s = 1; s <= layout.slots; s++)
+    if (s === 1 || s % every === 0)
+      marks.push({ kind: 'text', x: x(s), y: yNumber, text: String(s), size: Math.min(12, pitchPx < 9 ? 10 : 12), ink: 'ink', face: 'figures', anchor: 'middle' });
+  for (const [label, yy] of [
+    ['slot', yNumber],
+    ['bore', yBore + cell * 0.72],
+    ['back', yBack + cell * 0.72],
+  ] as const)
+    marks.push({ kind: 'text', x: left - 10, y: yy, text: label, size: 12, ink: 'graphite', face: 'words', anchor: 'end' });
+  for (const coil of layout.coils) {
+    const is = coil.number === o.chosenCoil;
+    box(coil.topSlot, yBore, coil.phase, coil.sign > 0, coil.number, is);
+    box(coil.bottomSlot, yBack, coil.phase, coil.sign < 0, coil.number, is);
+  }
+  if (o.chosenCoil) {
+    const coil = layout.coils[o.chosenCoil - 1]!;
+    const yy = yBack + cell + 9;
+    const x0 = x(coil.topSlot);
+    const x1 = coil.bottomSlot > coil.topSlot ? x(coil.bottomSlot) : x(layout.slots + 0.5);
+    marks.push({ kind: 'path', d: `M${fixed(x0)} ${fixed(yBack + cell + 2)}V${fixed(yy)}H${fixed(x1)}${coil.bottomSlot > coil.topSlot ? `V${fixed(yBack + cell + 2)}` : ''}`, stroke: 'copper', width: 2 });
+    if (coil.bottomSlot <= coil.topSlot)
+      marks.push({ kind: 'path', d: `M${fixed(x(0.5))} ${fixed(yy)}H${fixed(x(coil.bottomSlot))}V${fixed(yBack + cell + 2)}`, stroke: 'copper', width: 2 });
+    marks.push({ kind: 'text', x: Math.min(x0, o.width - 60), y: yy + 14, text: `1–${layout.pitch + 1}`, size: 12, ink: 'copper', face: 'figures', bold: true });
+  }
+  return { title: `Slots unrolled: ${layout.slots} slots, ${layout.poles} poles`, width: o.width, height: o.height, marks };
+
+  function box(slot: number, yy: number, phase: Phase, goes: boolean, coil: number, lit: boolean) {
+    const ink = lit ? 'copper' : PHASE_INK[phase];
+    const x0 = x(slot) - cell / 2;
+    const of = `coil-${coil}`;
+    marks.push({
+      kind: 'path',
+      d: `M${fixed(x0)} ${fixed(yy)}h${fixed(cell)}v${fixed(cell)}h${fixed(-cell)}Z`,
+      stroke: ink,
+      width: lit ? 2.2 : 1.1,
+      fill: goes ? ink : 'paper',
+      of,
+      ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
+    });
+    if (phase === 'V' && cell > 10)
+      marks.push({ kind: 'path', d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(cell - 5)}h${fixed(5 - cell)}Z`, stroke: goes ? 'paper' : ink, width: 0.8, of });
+    if (cell >= 9)
+      marks.push({ kind: 'text', x: x(slot), y: yy + cell * 0.5 + Math.min(4, cell * 0.26), text: phase, size: Math.min(11, cell * 0.75), ink: goes ? 'paper' : ink, face: 'figures', bold: true, anchor: 'middle', of });
+  }
+}

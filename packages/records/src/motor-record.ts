@@ -1,0 +1,36 @@
+/** A motor as it is listed and opened: identity, plate, promise. */
+import { z } from 'zod';
+import { Id, Instant, TypedFields } from './shapes.ts';
+
+const line = (most: number) => z.string().trim().max(most);
+
+export const MotorEntry = z.object({
+  number: z
+    .string()
+    .trim()
+    .min(1, 'The motor needs a number: the tag of this job.')
+    .max(16)
+    .regex(/^[\p{L}\p{N}][\p{L}\p{N}._-]*$/u, 'A motor number has letters, figures, dot and dash only.'),
+  customer: line(80).min(1, 'Say who the motor is for.'),
+  machine: line(80).default(''),
+  maker: line(80).default(''),
+  serial: line(60).default(''),
+  plate: TypedFields.default({}),
+  promisedAt: Instant.nullable().default(null),
+  rush: z.boolean().default(false),
+});
+export type MotorEntry = z.infer<typeof MotorEntry>;
+
+export const MotorRecord = MotorEntry.extend({
+  id: Id,
+  arrivedAt: Instant,
+  shippedAt: Instant.nullable(),
+  version: z.int(),
+});
+export type MotorRecord = z.infer<typeof MotorRecord>;
+
+export const MotorChange = MotorEntry.omit({ number: true }).extend({
+  version: z.int(),
+  why: z.string().trim().max(500).default(''),
+});
+export type MotorChange = z.infer<typeof MotorChange>;
