@@ -6,14 +6,13 @@ const range = (from, to) =>
   Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i)).join('');
 const latin = range(0x20, 0x7e) + range(0xa0, 0x17f) + '–—‘’“”„…‹›€';
 const signs =
-  range(0x391, 0x3a9) + range(0x3b1, 0x3c9) +
+  range(0x391, 0x3a9) +
+  range(0x3b1, 0x3c9) +
   '′″←↑→↓↔↺↻−√∞≈≠≤≥∅⌀∠⊥∑Σ·×÷±°²³½¼¾µ⁻⁰¹⁴⁵⁶⁷⁸⁹₀₁₂₃₄₅₆₇₈₉ₐₑₕₖₗₘₙₚₛₜ✓△▽◇○●□■⁄ℓ';
 const iosevka = (weight) =>
   readFile(`node_modules/@fontsource/iosevka/files/iosevka-latin-${weight}-normal.woff2`);
 const archivo = (part) =>
-  readFile(
-    `node_modules/@fontsource-variable/archivo/files/archivo-${part}-standard-normal.woff2`,
-  );
+  readFile(`node_modules/@fontsource-variable/archivo/files/archivo-${part}-standard-normal.woff2`);
 const save = async (name, buffer) => {
   await writeFile(`packages/fonts/files/${name}`, buffer);
   console.log(name, buffer.length);
@@ -41,7 +40,10 @@ for (const part of ['latin', 'latin-ext']) {
     }),
   );
 }
-for (const [name, wght] of [['text', 500], ['bold', 680]])
+for (const [name, wght] of [
+  ['text', 500],
+  ['bold', 680],
+])
   await save(
     `archivo-${name}.ttf`,
     await subsetFont(await archivo('latin'), latin, {

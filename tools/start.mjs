@@ -85,7 +85,10 @@ await run(async () => {
       `Start on another one: npm start -- --port ${options.port + 1}`,
     );
   if (options.fresh && existsSync(options.data)) {
-    const kept = `${options.data}-${new Date().toISOString().replaceAll(/[^0-9]/g, '').slice(0, 14)}`;
+    const kept = `${options.data}-${new Date()
+      .toISOString()
+      .replaceAll(/[^0-9]/g, '')
+      .slice(0, 14)}`;
     renameSync(options.data, kept);
     console.log(`The old data folder is kept as ${kept}`);
   }

@@ -9,8 +9,7 @@ import { Stop } from './say.mjs';
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '');
 
 const stampFile = (name) => join(ROOT, 'node_modules', `.norther-${name}`);
-const fresh = (name, hash) =>
-  existsSync(stampFile(name)) && readFileSync(stampFile(name), 'utf8') === hash;
+const fresh = (name, hash) => existsSync(stampFile(name)) && readFileSync(stampFile(name), 'utf8') === hash;
 const stamp = (name, hash) => writeFileSync(stampFile(name), hash);
 const hashOf = (text) => createHash('sha256').update(text).digest('hex');
 

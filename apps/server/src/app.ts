@@ -82,9 +82,7 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
     .setDescription('Every write needs X-Write-Id. Refusals are application/problem+json with findings.')
     .setVersion('1')
     .build();
-  SwaggerModule.setup('api/docs', app, () =>
-    cleanupOpenApiDoc(SwaggerModule.createDocument(app, contract)),
-  );
+  SwaggerModule.setup('api/docs', app, () => cleanupOpenApiDoc(SwaggerModule.createDocument(app, contract)));
   if (settings.webFolder) {
     const root = settings.webFolder;
     app.useStaticAssets(root, {
@@ -97,9 +95,7 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
       },
     });
     app.use((req: Request, res: Response, next: NextFunction) =>
-      req.method === 'GET' && !req.path.startsWith('/api')
-        ? res.sendFile('index.html', { root })
-        : next(),
+      req.method === 'GET' && !req.path.startsWith('/api') ? res.sendFile('index.html', { root }) : next(),
     );
   }
   app.enableShutdownHooks();

@@ -30,6 +30,8 @@ export function connectionDrawing(
   const rIn = size * 0.235;
   const rOut = size * 0.295;
   const marks: Mark[] = [];
+  /** Joint numbers lie above every conductor. */
+  const discs: Mark[] = [];
   const middleOf = (group: number) => (group - 1) * slice;
   const half = Math.min(slice * 0.34, 0.24);
   const angleOf = (e: GroupEnd) => middleOf(e.group) + (e.end === 's' ? -half : half) * 0.72;
@@ -38,7 +40,7 @@ export function connectionDrawing(
   const jumperLanes = placeLanes(runs.filter((r) => r.joint.kind === 'jumper'));
   const starLanes = runs.some((r) => r.joint.kind === 'star') ? 1 : 0;
   const leadLanes = 3;
-  const room = size * 0.45 - rOut - size * 0.035;
+  const room = size * 0.462 - rOut - size * 0.035;
   const gap = room / (jumperLanes + starLanes + leadLanes + 0.5);
   const laneRadius = (lane: number) => rOut + size * 0.03 + gap * lane;
   for (const run of runs) {
@@ -55,12 +57,27 @@ export function connectionDrawing(
     });
   for (const run of runs) if (run.joint.number !== chosenJoint) drawRun(run, false);
   for (const run of runs) if (run.joint.number === chosenJoint) drawRun(run, true);
+  marks.push(...discs);
   for (const group of groups) {
     const m = middleOf(group.number);
     marks.push(...block(m - half, m + half, group.phase, group.name, group.number));
     for (const end of ['s', 'f'] as const) {
-      const [x, y] = polar(c, c, rOut + size * 0.013, angleOf({ group: group.number, end }) + (end === 's' ? -0.035 : 0.035));
-      marks.push({ kind: 'text', x, y: y + 4, text: end, size: Math.max(9, Math.min(12, size * 0.018)), ink: 'graphite', face: 'figures', anchor: 'middle' });
+      const [x, y] = polar(
+        c,
+        c,
+        rOut + size * 0.013,
+        angleOf({ group: group.number, end }) + (end === 's' ? -0.035 : 0.035),
+      );
+      marks.push({
+        kind: 'text',
+        x,
+        y: y + 4,
+        text: end,
+        size: Math.max(9, Math.min(12, size * 0.018)),
+        ink: 'graphite',
+        face: 'figures',
+        anchor: 'middle',
+      });
     }
     const [px, py] = polar(c, c, rIn - size * 0.035, m);
     marks.push(...poleShoe(px, py, Math.min(20, size * 0.03, slice * rIn * 0.5), m, group.polarity));
@@ -143,21 +160,62 @@ export function connectionDrawing(
       draw(polyline([polar(c, c, r, exit), [size - 30, c + order * size * 0.06]]), joint.phase);
       dot(r, exit, chosen);
       marks.push(
-        { kind: 'path', d: `M${size - 32} ${fixed(c + order * size * 0.06 - 10)}h32v20h-32Z`, stroke: PHASE_INK[joint.phase!], fill: joint.phase === 'U' ? 'ink' : 'paper', width: 1.5, of, ...(joint.phase === 'W' ? { dash: '4 2' } : {}) },
-        { kind: 'text', x: size - 16, y: c + order * size * 0.06 + 4.5, text: joint.lead!, size: 13, ink: joint.phase === 'U' ? 'paper' : PHASE_INK[joint.phase!], face: 'figures', bold: true, anchor: 'middle', of },
+        {
+          kind: 'path',
+          d: `M${size - 32} ${fixed(c + order * size * 0.06 - 10)}h32v20h-32Z`,
+          stroke: PHASE_INK[joint.phase!],
+          fill: joint.phase === 'U' ? 'ink' : 'paper',
+          width: 1.5,
+          of,
+          ...(joint.phase === 'W' ? { dash: '4 2' } : {}),
+        },
+        {
+          kind: 'text',
+          x: size - 16,
+          y: c + order * size * 0.06 + 4.5,
+          text: joint.lead!,
+          size: 13,
+          ink: joint.phase === 'U' ? 'paper' : PHASE_INK[joint.phase!],
+          face: 'figures',
+          bold: true,
+          anchor: 'middle',
+          of,
+        },
       );
     }
     const at = joint.kind === 'lead' ? run.from + (run.to - run.from) * 0.3 : (run.from + run.to) / 2;
     const [x, y] = polar(c, c, r, at);
     const disc = Math.max(7, Math.min(10.5, size / 62));
-    marks.push(
-      { kind: 'path', d: `M${fixed(x - disc)} ${fixed(y)}a${fixed(disc)} ${fixed(disc)} 0 1 1 ${fixed(2 * disc)} 0a${fixed(disc)} ${fixed(disc)} 0 1 1 ${fixed(-2 * disc)} 0Z`, fill: 'paper', stroke: chosen ? 'copper' : 'graphite', width: chosen ? 3 : 1.2, of },
-      { kind: 'text', x, y: y + disc * 0.42, text: String(joint.number), size: disc * 1.2, ink: chosen ? 'copper' : 'ink', face: 'figures', bold: true, anchor: 'middle', of },
+    discs.push(
+      {
+        kind: 'path',
+        d: `M${fixed(x - disc)} ${fixed(y)}a${fixed(disc)} ${fixed(disc)} 0 1 1 ${fixed(2 * disc)} 0a${fixed(disc)} ${fixed(disc)} 0 1 1 ${fixed(-2 * disc)} 0Z`,
+        fill: 'paper',
+        stroke: chosen ? 'copper' : 'graphite',
+        width: chosen ? 3 : 1.2,
+        of,
+      },
+      {
+        kind: 'text',
+        x,
+        y: y + disc * 0.42,
+        text: String(joint.number),
+        size: disc * 1.2,
+        ink: chosen ? 'copper' : 'ink',
+        face: 'figures',
+        bold: true,
+        anchor: 'middle',
+        of,
+      },
     );
   }
   function dot(r: number, a: number, chosen: boolean) {
     const [x, y] = polar(c, c, r, a);
-    marks.push({ kind: 'path', d: `M${fixed(x - 3.6)} ${fixed(y)}a3.6 3.6 0 1 1 7.2 0a3.6 3.6 0 1 1 -7.2 0Z`, fill: chosen ? 'copper' : 'ink' });
+    marks.push({
+      kind: 'path',
+      d: `M${fixed(x - 3.6)} ${fixed(y)}a3.6 3.6 0 1 1 7.2 0a3.6 3.6 0 1 1 -7.2 0Z`,
+      fill: chosen ? 'copper' : 'ink',
+    });
   }
   function block(from: number, to: number, phase: Phase, name: string, group: number): Mark[] {
     const ring = (inner: number, outer: number, a: number, b: number) => {
@@ -172,11 +230,38 @@ export function connectionDrawing(
     const text = Math.max(9, Math.min(17, (to - from) * rIn * 0.42));
     const inset = Math.min(0.03, (to - from) * 0.12);
     return [
-      { kind: 'path', d: ring(rIn, rOut, from, to), stroke: PHASE_INK[phase], fill: phase === 'U' ? 'ink' : 'paper', width: 2, of, ...(phase === 'W' ? { dash: '5 3' } : {}) },
+      {
+        kind: 'path',
+        d: ring(rIn, rOut, from, to),
+        stroke: PHASE_INK[phase],
+        fill: phase === 'U' ? 'ink' : 'paper',
+        width: 2,
+        of,
+        ...(phase === 'W' ? { dash: '5 3' } : {}),
+      },
       ...(phase === 'V'
-        ? [{ kind: 'path', d: ring(rIn + 4, rOut - 4, from + inset, to - inset), stroke: 'blue', width: 1, of } as const]
+        ? [
+            {
+              kind: 'path',
+              d: ring(rIn + 4, rOut - 4, from + inset, to - inset),
+              stroke: 'blue',
+              width: 1,
+              of,
+            } as const,
+          ]
         : []),
-      { kind: 'text', x: tx, y: ty + text * 0.35, text: name, size: text, ink: phase === 'U' ? 'paper' : PHASE_INK[phase], face: 'figures', bold: true, anchor: 'middle', of },
+      {
+        kind: 'text',
+        x: tx,
+        y: ty + text * 0.35,
+        text: name,
+        size: text,
+        ink: phase === 'U' ? 'paper' : PHASE_INK[phase],
+        face: 'figures',
+        bold: true,
+        anchor: 'middle',
+        of,
+      },
     ];
   }
 }

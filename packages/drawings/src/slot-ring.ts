@@ -45,7 +45,12 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
     const shift = (layout.pitch / 2) * step;
     const middle = (from + to) / 2 + shift;
     marks.push(
-      ...phaseLine(arcPath(c, c, rBracket, from + shift, to + shift), group.phase, 3.4 * (size / 480), `group-${group.number}`),
+      ...phaseLine(
+        arcPath(c, c, rBracket, from + shift, to + shift),
+        group.phase,
+        3.4 * (size / 480),
+        `group-${group.number}`,
+      ),
     );
     const [nx, ny] = polar(c, c, rName, middle);
     const text = Math.max(8, Math.min(13, (size / 480) * 13 * Math.min(1, 26 / layout.groups.length + 0.35)));
@@ -204,9 +209,11 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
 
 /** d3's arcs are drawn round the origin; moves every absolute point of such a path to the middle of the drawing. */
 function shiftPath(d: string, c: number): string {
-  return d.replace(/([ML])([-\d.e]+),([-\d.e]+)|A([-\d.e]+),([-\d.e]+),0,([01]),([01]),([-\d.e]+),([-\d.e]+)/g, (_m, cmd, x, y, rx, ry, large, sweep, ax, ay) =>
-    cmd
-      ? `${cmd}${fixed(Number(x) + c)} ${fixed(Number(y) + c)}`
-      : `A${fixed(Number(rx))} ${fixed(Number(ry))} 0 ${large} ${sweep} ${fixed(Number(ax) + c)} ${fixed(Number(ay) + c)}`,
+  return d.replace(
+    /([ML])([-\d.e]+),([-\d.e]+)|A([-\d.e]+),([-\d.e]+),0,([01]),([01]),([-\d.e]+),([-\d.e]+)/g,
+    (_m, cmd, x, y, rx, ry, large, sweep, ax, ay) =>
+      cmd
+        ? `${cmd}${fixed(Number(x) + c)} ${fixed(Number(y) + c)}`
+        : `A${fixed(Number(rx))} ${fixed(Number(ry))} 0 ${large} ${sweep} ${fixed(Number(ax) + c)} ${fixed(Number(ay) + c)}`,
   );
 }

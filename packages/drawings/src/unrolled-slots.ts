@@ -28,8 +28,22 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
 
   for (const tick of [low, 0, high]) {
     marks.push(
-      { kind: 'path', d: `M${left - 6} ${fixed(y(tick))}H${fixed(x(layout.slots + 0.5))}`, stroke: tick === 0 ? 'pencil' : 'grid', width: 0.75 },
-      { kind: 'text', x: left - 10, y: y(tick) + 4, text: String(Math.round(tick)).replace('-', '−'), size: 12, ink: 'graphite', face: 'figures', anchor: 'end' },
+      {
+        kind: 'path',
+        d: `M${left - 6} ${fixed(y(tick))}H${fixed(x(layout.slots + 0.5))}`,
+        stroke: tick === 0 ? 'pencil' : 'grid',
+        width: 0.75,
+      },
+      {
+        kind: 'text',
+        x: left - 10,
+        y: y(tick) + 4,
+        text: String(Math.round(tick)).replace('-', '−'),
+        size: 12,
+        ink: 'graphite',
+        face: 'figures',
+        anchor: 'end',
+      },
     );
   }
   marks.push({ kind: 'text', x: 4, y: y(0) + 4, text: 'A', size: 12, ink: 'graphite', face: 'words' });
@@ -42,7 +56,11 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
     at = value;
   });
   wave.push([x(layout.slots + 0.5), y(at)]);
-  marks.push({ kind: 'path', d: `${polyline(wave)}L${fixed(x(layout.slots + 0.5))} ${fixed(y(0))}L${fixed(x(0.5))} ${fixed(y(0))}Z`, fill: 'tint' });
+  marks.push({
+    kind: 'path',
+    d: `${polyline(wave)}L${fixed(x(layout.slots + 0.5))} ${fixed(y(0))}L${fixed(x(0.5))} ${fixed(y(0))}Z`,
+    fill: 'tint',
+  });
   marks.push({ kind: 'path', d: polyline(wave), stroke: 'ink', width: 1.5 });
 
   // Fundamental of the stepped wave: its ν = p Fourier component, taken over the steps.
@@ -76,13 +94,31 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
   const every = pitchPx < 9 ? 5 : pitchPx < 15 ? 2 : 1;
   for (let s = 1; s <= layout.slots; s++)
     if (s === 1 || s % every === 0)
-      marks.push({ kind: 'text', x: x(s), y: yNumber, text: String(s), size: Math.min(12, pitchPx < 9 ? 10 : 12), ink: 'ink', face: 'figures', anchor: 'middle' });
+      marks.push({
+        kind: 'text',
+        x: x(s),
+        y: yNumber,
+        text: String(s),
+        size: Math.min(12, pitchPx < 9 ? 10 : 12),
+        ink: 'ink',
+        face: 'figures',
+        anchor: 'middle',
+      });
   for (const [label, yy] of [
     ['slot', yNumber],
     ['bore', yBore + cell * 0.72],
     ['back', yBack + cell * 0.72],
   ] as const)
-    marks.push({ kind: 'text', x: left - 10, y: yy, text: label, size: 12, ink: 'graphite', face: 'words', anchor: 'end' });
+    marks.push({
+      kind: 'text',
+      x: left - 10,
+      y: yy,
+      text: label,
+      size: 12,
+      ink: 'graphite',
+      face: 'words',
+      anchor: 'end',
+    });
   for (const coil of layout.coils) {
     const is = coil.number === o.chosenCoil;
     box(coil.topSlot, yBore, coil.phase, coil.sign > 0, coil.number, is);
@@ -93,12 +129,36 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
     const yy = yBack + cell + 9;
     const x0 = x(coil.topSlot);
     const x1 = coil.bottomSlot > coil.topSlot ? x(coil.bottomSlot) : x(layout.slots + 0.5);
-    marks.push({ kind: 'path', d: `M${fixed(x0)} ${fixed(yBack + cell + 2)}V${fixed(yy)}H${fixed(x1)}${coil.bottomSlot > coil.topSlot ? `V${fixed(yBack + cell + 2)}` : ''}`, stroke: 'copper', width: 2 });
+    marks.push({
+      kind: 'path',
+      d: `M${fixed(x0)} ${fixed(yBack + cell + 2)}V${fixed(yy)}H${fixed(x1)}${coil.bottomSlot > coil.topSlot ? `V${fixed(yBack + cell + 2)}` : ''}`,
+      stroke: 'copper',
+      width: 2,
+    });
     if (coil.bottomSlot <= coil.topSlot)
-      marks.push({ kind: 'path', d: `M${fixed(x(0.5))} ${fixed(yy)}H${fixed(x(coil.bottomSlot))}V${fixed(yBack + cell + 2)}`, stroke: 'copper', width: 2 });
-    marks.push({ kind: 'text', x: Math.min(x0, o.width - 60), y: yy + 14, text: `1–${layout.pitch + 1}`, size: 12, ink: 'copper', face: 'figures', bold: true });
+      marks.push({
+        kind: 'path',
+        d: `M${fixed(x(0.5))} ${fixed(yy)}H${fixed(x(coil.bottomSlot))}V${fixed(yBack + cell + 2)}`,
+        stroke: 'copper',
+        width: 2,
+      });
+    marks.push({
+      kind: 'text',
+      x: Math.min(x0, o.width - 60),
+      y: yy + 14,
+      text: `1–${layout.pitch + 1}`,
+      size: 12,
+      ink: 'copper',
+      face: 'figures',
+      bold: true,
+    });
   }
-  return { title: `Slots unrolled: ${layout.slots} slots, ${layout.poles} poles`, width: o.width, height: o.height, marks };
+  return {
+    title: `Slots unrolled: ${layout.slots} slots, ${layout.poles} poles`,
+    width: o.width,
+    height: o.height,
+    marks,
+  };
 
   function box(slot: number, yy: number, phase: Phase, goes: boolean, coil: number, lit: boolean) {
     const ink = lit ? 'copper' : PHASE_INK[phase];
@@ -114,8 +174,25 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
       ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
     });
     if (phase === 'V' && cell > 10)
-      marks.push({ kind: 'path', d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(cell - 5)}h${fixed(5 - cell)}Z`, stroke: goes ? 'paper' : ink, width: 0.8, of });
+      marks.push({
+        kind: 'path',
+        d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(cell - 5)}h${fixed(5 - cell)}Z`,
+        stroke: goes ? 'paper' : ink,
+        width: 0.8,
+        of,
+      });
     if (cell >= 9)
-      marks.push({ kind: 'text', x: x(slot), y: yy + cell * 0.5 + Math.min(4, cell * 0.26), text: phase, size: Math.min(11, cell * 0.75), ink: goes ? 'paper' : ink, face: 'figures', bold: true, anchor: 'middle', of });
+      marks.push({
+        kind: 'text',
+        x: x(slot),
+        y: yy + cell * 0.5 + Math.min(4, cell * 0.26),
+        text: phase,
+        size: Math.min(11, cell * 0.75),
+        ink: goes ? 'paper' : ink,
+        face: 'figures',
+        bold: true,
+        anchor: 'middle',
+        of,
+      });
   }
 }

@@ -30,8 +30,7 @@ export const MotorDocument = z.object({
 export type MotorDocument = z.infer<typeof MotorDocument>;
 
 /** One entry a step from version n to n + 1; never edited once files of that version exist. */
-const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> =
-  {};
+const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {};
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */
 export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
@@ -59,14 +58,16 @@ export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
   const read = MotorDocument.safeParse(document);
   if (read.success) return good(read.data);
   return refused(
-    read.error.issues.slice(0, 12).map((issue) =>
-      finding(
-        'stop',
-        'file.damaged',
-        `${issue.path.join('.') || 'file'}: ${issue.message}`,
-        [issue.path.join('.')],
-        'The record is damaged at this place; nothing was imported.',
+    read.error.issues
+      .slice(0, 12)
+      .map((issue) =>
+        finding(
+          'stop',
+          'file.damaged',
+          `${issue.path.join('.') || 'file'}: ${issue.message}`,
+          [issue.path.join('.')],
+          'The record is damaged at this place; nothing was imported.',
+        ),
       ),
-    ),
   );
 }

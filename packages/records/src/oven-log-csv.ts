@@ -10,7 +10,10 @@ const NAMES = {
 
 /** `12,5` and `12.5`, with or without unit; NaN otherwise. */
 function figure(cell: string): number {
-  const text = cell.trim().replace(/\s*°?\s*[CF]$/i, '').replace(',', '.');
+  const text = cell
+    .trim()
+    .replace(/\s*°?\s*[CF]$/i, '')
+    .replace(',', '.');
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(text) ? Number(text) : NaN;
 }
 

@@ -15,11 +15,7 @@ export const TestKindName = z.enum(TEST_KIND_IDS);
 export const StageName = z.enum(Object.keys(STAGES) as [string, ...string[]]);
 export const WindingRole = z.enum(['as-found', 'proposed']);
 export const RoleName = z.enum(['winder', 'tester', 'lead']);
-export const Reason = z
-  .string()
-  .trim()
-  .min(3, 'A reason of at least a few words is needed.')
-  .max(500);
+export const Reason = z.string().trim().min(3, 'A reason of at least a few words is needed.').max(500);
 /** Times and temperatures of an oven log; minutes from its first reading. */
 export const LogPoints = z
   .array(

@@ -30,11 +30,7 @@ export class Writer {
    * Runs `change` in a transaction. The same write id again gives the first answer and changes nothing; two at the same
    * moment wait for each other.
    */
-  async once<T>(
-    person: Person,
-    writeId: string,
-    change: (context: WriteContext) => Promise<T>,
-  ): Promise<T> {
+  async once<T>(person: Person, writeId: string, change: (context: WriteContext) => Promise<T>): Promise<T> {
     return this.database.db.transaction(async (tx) => {
       const claimed = await tx
         .insert(writes)

@@ -19,7 +19,10 @@ export function demoCard(d: DemoDesign): Record<string, string> {
   const polePitch = (Math.PI * d.bore) / d.poles;
   const flux = gap * polePitch * d.length * 1e-6;
   const perPhase = d.star ? d.volts / Math.sqrt(3) : d.volts;
-  const turns = Math.max(1, Math.round((perPhase * d.circuits) / (4.4429 * 50 * 0.925 * flux) / (d.slots / 3)));
+  const turns = Math.max(
+    1,
+    Math.round((perPhase * d.circuits) / (4.4429 * 50 * 0.925 * flux) / (d.slots / 3)),
+  );
   const gapReal = gap; // turns are rounded, the iron is cut for the wanted density
   const slotPitch = (Math.PI * d.bore) / d.slots;
   const tooth = ((Math.PI / 2) * gapReal * slotPitch) / (1.62 * 0.95);
@@ -29,7 +32,9 @@ export function demoCard(d: DemoDesign): Record<string, string> {
   let strands = 1;
   while (wanted / strands > 1.35) strands++;
   const diameter = PREFERRED_DIAMETERS_MM.reduce((a, b) =>
-    Math.abs((Math.PI / 4) * b * b * strands - wanted) < Math.abs((Math.PI / 4) * a * a * strands - wanted) ? b : a,
+    Math.abs((Math.PI / 4) * b * b * strands - wanted) < Math.abs((Math.PI / 4) * a * a * strands - wanted)
+      ? b
+      : a,
   );
   const squares = 2 * turns * strands * enamelledDiameterMm(diameter) ** 2;
   const slotArea = squares / 0.66 + 0.3 * 90 + 2 * (slotPitch - tooth);

@@ -225,7 +225,10 @@ function plannedReadings(m: DemoMotor, checked: ReturnType<typeof checkDataCard>
 }
 
 const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
-  intake: { failed: 'turn short near the connection end', cause: 'bearing let the rotor touch, dust in the ducts' },
+  intake: {
+    failed: 'turn short near the connection end',
+    cause: 'bearing let the rotor touch, dust in the ducts',
+  },
   strip: { partTemperature: '352' },
   core: { media: 'soft' },
   insulate: { liner: '0.3', standOut: '8' },
@@ -256,9 +259,7 @@ function ovenLog(bakedMinutes: number) {
   for (let minute = 0; minute <= end + 60; minute += 10) {
     const heating = minute <= end;
     const airC = heating ? 138 - 114 * Math.exp(-minute / 16) : 24 + 114 * Math.exp(-(minute - end) / 25);
-    const partC = heating
-      ? 139 - 115 * Math.exp(-minute / 57.5)
-      : 24 + 115 * Math.exp(-(minute - end) / 90);
+    const partC = heating ? 139 - 115 * Math.exp(-minute / 57.5) : 24 + 115 * Math.exp(-(minute - end) / 90);
     points.push({ minute, partC: round(partC), airC: round(airC) });
   }
   return points;

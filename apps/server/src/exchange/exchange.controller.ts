@@ -17,7 +17,10 @@ export class ExchangeController {
     @Res({ passthrough: true }) response: Response,
   ) {
     const document = await this.exchange.export(person, number);
-    response.setHeader('Content-Disposition', `attachment; filename="motor-${document.motor.number.replaceAll(/[^\w.-]/g, '_')}.json"`);
+    response.setHeader(
+      'Content-Disposition',
+      `attachment; filename="motor-${document.motor.number.replaceAll(/[^\w.-]/g, '_')}.json"`,
+    );
     return document;
   }
 

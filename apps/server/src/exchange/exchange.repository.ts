@@ -2,15 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { and, eq, or } from 'drizzle-orm';
 import type { MotorDocument } from '@norther/records';
 import type { Transaction } from '../database/database.ts';
-import {
-  events,
-  gatePasses,
-  holds,
-  motors,
-  readings,
-  steps,
-  windings,
-} from '../database/schema.ts';
+import { events, gatePasses, holds, motors, readings, steps, windings } from '../database/schema.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 
 const date = (iso: string | null) => (iso ? new Date(iso) : null);
@@ -38,15 +30,12 @@ export class ExchangeRepository {
     for (const w of d.windings)
       await tx.insert(windings).values({ ...w, ...of, changedAt: new Date(w.changedAt) });
     for (const s of d.steps)
-      await tx
-        .insert(steps)
-        .values({ ...s, ...of, takenAt: date(s.takenAt), signedAt: date(s.signedAt) });
+      await tx.insert(steps).values({ ...s, ...of, takenAt: date(s.takenAt), signedAt: date(s.signedAt) });
     for (const h of d.holds)
       await tx
         .insert(holds)
         .values({ ...h, ...of, raisedAt: new Date(h.raisedAt), clearedAt: date(h.clearedAt) });
-    for (const g of d.gatePasses)
-      await tx.insert(gatePasses).values({ ...g, ...of, at: new Date(g.at) });
+    for (const g of d.gatePasses) await tx.insert(gatePasses).values({ ...g, ...of, at: new Date(g.at) });
     for (const r of d.readings)
       await tx.insert(readings).values({
         ...r,

@@ -1,12 +1,7 @@
 /** A motor out of the shop as one file, and into a shop that does not have it. */
 import { Injectable } from '@nestjs/common';
 import { CORE_VERSION } from '@norther/core';
-import {
-  MOTOR_FORMAT,
-  MOTOR_FORMAT_VERSION,
-  openMotorDocument,
-  type MotorDocument,
-} from '@norther/records';
+import { MOTOR_FORMAT, MOTOR_FORMAT_VERSION, openMotorDocument, type MotorDocument } from '@norther/records';
 import { Writer } from '../database/write.ts';
 import { badInput, conflict, notFound } from '../http/problem.ts';
 import { MotorsRepository } from '../motors/motors.repository.ts';

@@ -60,8 +60,7 @@ export class ProblemFilter implements ExceptionFilter {
         title: 'The request body is not valid JSON.',
         findings: [finding('stop', 'input.not-json', 'The body is not valid JSON.', ['body'])],
       };
-    if (status === 413)
-      return { status, title: 'The request is larger than 20 MB.', findings: [] };
+    if (status === 413) return { status, title: 'The request is larger than 20 MB.', findings: [] };
     return { status: 500, title: 'The server failed at this; nothing was changed.', findings: [] };
   }
 }

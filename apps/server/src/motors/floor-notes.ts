@@ -1,5 +1,5 @@
 /** The few words the floor writes on a motor's rail. */
-import { standingOf, stationOf, type HoldRecord, type StepRecord } from '@norther/core';
+import { standingOf, stationOf, type StepRecord } from '@norther/core';
 import type { FloorRow } from './motors.repository.ts';
 
 export interface FloorNote {
@@ -12,10 +12,7 @@ export interface FloorNote {
 }
 
 export function openNotes(row: FloorRow): FloorNote[] {
-  const { standings } = standingOf(
-    row.steps as readonly StepRecord[],
-    row.holds as readonly HoldRecord[],
-  );
+  const { standings } = standingOf(row.steps as readonly StepRecord[], row.holds);
   return standings.map((s) => ({
     body: s.body,
     station: s.station,

@@ -75,7 +75,7 @@ export function judgeMotor(rows: MotorRows, working = false): JudgedMotor {
       // As it came, a motor is held against what was found; afterwards against what it was to become.
       analysis: (reading.stage === 'incoming' ? asFound : planned).analysis,
       meanTurnMeasured: planned.card.meanTurn !== undefined,
-      ...(reading.log ? { log: reading.log as { minute: number; partC: number }[] } : {}),
+      ...(reading.log ? { log: reading.log } : {}),
     }),
   }));
   const latest = new Map<string, LatestTest>();

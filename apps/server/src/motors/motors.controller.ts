@@ -42,7 +42,10 @@ export class MotorsController {
   async open(@Who() person: Person, @Param('number') number: string) {
     const { file } = await this.motors.open(person, number);
     // Logs of an oven run to thousands of points; the sheet asks for them when it draws them.
-    return { ...file, readings: file.readings.map(({ log, ...r }) => ({ ...r, logPoints: log?.length ?? 0 })) };
+    return {
+      ...file,
+      readings: file.readings.map(({ log, ...r }) => ({ ...r, logPoints: log?.length ?? 0 })),
+    };
   }
 
   @Get('motors/:number/readings/:id/log')

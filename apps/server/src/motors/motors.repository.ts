@@ -12,15 +12,7 @@ import type {
   WindingRecord,
 } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
-import {
-  events,
-  gatePasses,
-  holds,
-  motors,
-  readings,
-  steps,
-  windings,
-} from '../database/schema.ts';
+import { events, gatePasses, holds, motors, readings, steps, windings } from '../database/schema.ts';
 import type { MotorRows } from './motor-file.ts';
 
 type Row<T extends { $inferSelect: unknown }> = T['$inferSelect'];
@@ -132,10 +124,18 @@ export class MotorsRepository {
     const [motor] = await (lock ? query.for('update') : query);
     if (!motor) return null;
     const id = motor.id;
-    const windingRows = await db.select().from(windings).where(eq(windings.motorId, id)).orderBy(asc(windings.role));
+    const windingRows = await db
+      .select()
+      .from(windings)
+      .where(eq(windings.motorId, id))
+      .orderBy(asc(windings.role));
     const stepRows = await db.select().from(steps).where(eq(steps.motorId, id)).orderBy(asc(steps.id));
     const holdRows = await db.select().from(holds).where(eq(holds.motorId, id)).orderBy(asc(holds.id));
-    const passRows = await db.select().from(gatePasses).where(eq(gatePasses.motorId, id)).orderBy(asc(gatePasses.id));
+    const passRows = await db
+      .select()
+      .from(gatePasses)
+      .where(eq(gatePasses.motorId, id))
+      .orderBy(asc(gatePasses.id));
     const readingRows = await db
       .select()
       .from(readings)
@@ -212,7 +212,13 @@ export class MotorsRepository {
     return rows.map(motorOf);
   }
 
-  async insert(tx: Transaction, shopId: string, id: string, entry: MotorEntry, arrivedAt: Date): Promise<MotorRecord> {
+  async insert(
+    tx: Transaction,
+    shopId: string,
+    id: string,
+    entry: MotorEntry,
+    arrivedAt: Date,
+  ): Promise<MotorRecord> {
     const [row] = await tx
       .insert(motors)
       .values({

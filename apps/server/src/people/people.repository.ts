@@ -41,10 +41,7 @@ export class PeopleRepository {
   }
 
   async clearTries(id: string) {
-    await this.database.db
-      .update(people)
-      .set({ failedTries: 0, lockedUntil: null })
-      .where(eq(people.id, id));
+    await this.database.db.update(people).set({ failedTries: 0, lockedUntil: null }).where(eq(people.id, id));
   }
 
   async addSession(tokenHash: string, personId: string, expiresAt: Date) {

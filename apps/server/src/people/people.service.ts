@@ -40,11 +40,7 @@ export class PeopleService {
     if (!(await verify(found.pinHash, pin))) throw wrong();
     await this.people.clearTries(found.id);
     const token = randomBytes(32).toString('base64url');
-    await this.people.addSession(
-      digest(token),
-      found.id,
-      new Date(Date.now() + SESSION_HOURS * 3_600_000),
-    );
+    await this.people.addSession(digest(token), found.id, new Date(Date.now() + SESSION_HOURS * 3_600_000));
     return {
       token,
       person: { id: found.id, shopId: found.shopId, shop: found.shop, name: found.name, role: found.role },

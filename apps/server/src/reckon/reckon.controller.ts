@@ -76,7 +76,11 @@ class ConnectionRequest extends createZodDto(
   }),
 ) {}
 class CardRequest extends createZodDto(
-  z.object({ typed: TypedFields.default({}), line: z.string().max(300).optional(), plate: TypedFields.default({}) }),
+  z.object({
+    typed: TypedFields.default({}),
+    line: z.string().max(300).optional(),
+    plate: TypedFields.default({}),
+  }),
 ) {}
 class TestRequest extends createZodDto(
   z.object({
@@ -87,9 +91,7 @@ class TestRequest extends createZodDto(
     csv: z.string().max(2_000_000).optional(),
   }),
 ) {}
-class PolesRequest extends createZodDto(
-  z.object({ speedRpm: Positive, frequencyHz: Positive }),
-) {}
+class PolesRequest extends createZodDto(z.object({ speedRpm: Positive, frequencyHz: Positive })) {}
 
 function valueOf<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw badInput(outcome.findings);
@@ -111,10 +113,7 @@ export class ReckonController {
     const winding = { ...body.winding, wires: body.winding.wires.map(present) };
     return answer({
       ...valueOf(
-        analyseWinding(
-          { winding, core: present(body.core), supply: present(body.supply) },
-          body.working,
-        ),
+        analyseWinding({ winding, core: present(body.core), supply: present(body.supply) }, body.working),
       ),
       circuitsThatWork: circuitsThatWork(winding),
     });

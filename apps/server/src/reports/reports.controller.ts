@@ -72,10 +72,13 @@ export class ReportsController {
 
   private async planned(person: Person, number: string, role: string | undefined) {
     const judged = await this.motors.open(person, number);
-    const card =
-      role === 'as-found' || !judged.proposed?.analysis ? judged.asFound : judged.proposed;
+    const card = role === 'as-found' || !judged.proposed?.analysis ? judged.asFound : judged.proposed;
     if (!card.analysis)
-      throw new Problem(409, `Motor ${number} has no winding that can be drawn yet: fill its data card.`, card.findings);
+      throw new Problem(
+        409,
+        `Motor ${number} has no winding that can be drawn yet: fill its data card.`,
+        card.findings,
+      );
     return card.analysis;
   }
 }

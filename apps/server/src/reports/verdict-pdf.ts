@@ -49,7 +49,15 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  const words = (text: string, x: number, y: number, size = 10, bold = false, ink: string = INK, width?: number) =>
+  const words = (
+    text: string,
+    x: number,
+    y: number,
+    size = 10,
+    bold = false,
+    ink: string = INK,
+    width?: number,
+  ) =>
     doc
       .font(bold ? FONTS.wordsBold : FONTS.words)
       .fontSize(size)
@@ -67,10 +75,23 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
   words('Motor', MARGIN, 44, 9, false, WHITE_SHEET.pencil);
   figures(motor.number, MARGIN, 54, 30, true);
   words(motor.customer, 190, 46, 14, true);
-  words([motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · '), 190, 66, 10);
+  words(
+    [motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · '),
+    190,
+    66,
+    10,
+  );
   figures(plateLine(judged), 190, 82, 10);
   words(o.shop, PAGE.width - MARGIN - 130, 46, 11, true, INK, 130);
-  words(`Issued ${o.issuedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC by ${o.issuedBy}`, PAGE.width - MARGIN - 130, 62, 8.5, false, WHITE_SHEET.graphite, 130);
+  words(
+    `Issued ${o.issuedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC by ${o.issuedBy}`,
+    PAGE.width - MARGIN - 130,
+    62,
+    8.5,
+    false,
+    WHITE_SHEET.graphite,
+    130,
+  );
   rule(102, 2);
 
   // Verdict.
@@ -111,7 +132,14 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       y = MARGIN;
     }
     words(TEST_KINDS[r.kind].title, MARGIN, y, 10.5, true);
-    words(`${STAGES[r.stage as Stage]}, ${r.takenBy}, ${r.takenAt.slice(0, 10)}`, MARGIN + 130, y + 0.5, 9, false, WHITE_SHEET.graphite);
+    words(
+      `${STAGES[r.stage as Stage]}, ${r.takenBy}, ${r.takenAt.slice(0, 10)}`,
+      MARGIN + 130,
+      y + 0.5,
+      9,
+      false,
+      WHITE_SHEET.graphite,
+    );
     y += 15;
     y = readingRows(judgement, y) + 6;
   }
@@ -136,7 +164,16 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
       ['Coil ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],
       ...Object.values(analysis.figures)
-        .filter((f) => ['windingFactor', 'gapDensity', 'toothDensity', 'currentDensity', 'lineResistance25', 'copperMass'].includes(f.id))
+        .filter((f) =>
+          [
+            'windingFactor',
+            'gapDensity',
+            'toothDensity',
+            'currentDensity',
+            'lineResistance25',
+            'copperMass',
+          ].includes(f.id),
+        )
         .map((f): [string, string] => [f.name, `${showShort(f.value)} ${f.unit}`]),
     ];
     let ly = y + 20;
@@ -146,7 +183,7 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       ly += 14;
     }
     drawScene(doc, slotRing(analysis.layout, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
-    y = Math.max(ly, y + 296);
+
   }
 
   const pages = doc.bufferedPageRange();
@@ -167,7 +204,11 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
   return done;
 
   function rule(at: number, width: number) {
-    doc.moveTo(MARGIN, at).lineTo(PAGE.width - MARGIN, at).lineWidth(width).stroke(INK);
+    doc
+      .moveTo(MARGIN, at)
+      .lineTo(PAGE.width - MARGIN, at)
+      .lineWidth(width)
+      .stroke(INK);
   }
 
   function readingRows(judgement: Judgement, from: number): number {
@@ -199,10 +240,19 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       const x0 = place(band.from);
       const w = place(band.to) - x0;
       if (w <= 0) continue;
-      const fill = band.verdict === 'sound' ? WHITE_SHEET.band : band.verdict === 'watch' ? WHITE_SHEET.lemon : '#F5DDE3';
+      const fill =
+        band.verdict === 'sound'
+          ? WHITE_SHEET.band
+          : band.verdict === 'watch'
+            ? WHITE_SHEET.lemon
+            : '#F5DDE3';
       doc.rect(x0, y0 + 4, w, 5).fill(fill);
       if (band.verdict !== 'sound') {
-        doc.save().rect(x0, y0 + 4, w, 5).clip().lineWidth(0.5);
+        doc
+          .save()
+          .rect(x0, y0 + 4, w, 5)
+          .clip()
+          .lineWidth(0.5);
         for (let h = x0 - 6; h < x0 + w; h += 3) {
           doc.moveTo(h, y0 + 9).lineTo(h + 5, y0 + 4);
           if (band.verdict === 'stop') doc.moveTo(h, y0 + 4).lineTo(h + 5, y0 + 9);
@@ -210,11 +260,24 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
         doc.stroke(band.verdict === 'stop' ? WHITE_SHEET.carmine : INK).restore();
       }
     }
-    doc.moveTo(x, y0 + 9).lineTo(x + width, y0 + 9).lineWidth(0.8).stroke(INK);
+    doc
+      .moveTo(x, y0 + 9)
+      .lineTo(x + width, y0 + 9)
+      .lineWidth(0.8)
+      .stroke(INK);
     for (const limit of scale.limits)
-      doc.moveTo(place(limit.at), y0 + 1).lineTo(place(limit.at), y0 + 11).lineWidth(1).stroke(WHITE_SHEET.carmine);
+      doc
+        .moveTo(place(limit.at), y0 + 1)
+        .lineTo(place(limit.at), y0 + 11)
+        .lineWidth(1)
+        .stroke(WHITE_SHEET.carmine);
     const n = place(value);
-    doc.moveTo(n - 3, y0 - 1).lineTo(n + 3, y0 - 1).lineTo(n, y0 + 5).closePath().fill(WHITE_SHEET.copper);
+    doc
+      .moveTo(n - 3, y0 - 1)
+      .lineTo(n + 3, y0 - 1)
+      .lineTo(n, y0 + 5)
+      .closePath()
+      .fill(WHITE_SHEET.copper);
   }
 }
 

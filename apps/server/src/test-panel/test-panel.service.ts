@@ -7,7 +7,6 @@ import {
   readForm,
   readNameplate,
   TEST_KINDS,
-  type LogPoint,
   type Stage,
 } from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
@@ -46,7 +45,7 @@ export class TestPanelService {
       const outcome = judgeTest(entry.kind, typed, {
         plate,
         analysis: card ? checkDataCard(card.typed, plate, false).analysis : null,
-        ...(entry.log ? { log: entry.log as LogPoint[] } : {}),
+        ...(entry.log ? { log: entry.log } : {}),
       });
       if (!outcome.ok) throw badInput(outcome.findings);
       const { numbers, texts } = readForm(kind.fields, typed);
@@ -58,7 +57,7 @@ export class TestPanelService {
         stage: entry.stage,
         typed,
         values: { ...numbers, ...texts },
-        log: (entry.log as LogPoint[] | undefined) ?? null,
+        log: entry.log ?? null,
         takenAt: now,
         takenBy: person.name,
       };

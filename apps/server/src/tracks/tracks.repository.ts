@@ -47,10 +47,7 @@ export class TracksRepository {
   }
 
   async clear(tx: Transaction, id: string, at: Date, by: string, reason: string) {
-    await tx
-      .update(holds)
-      .set({ clearedAt: at, clearedBy: by, clearReason: reason })
-      .where(eq(holds.id, id));
+    await tx.update(holds).set({ clearedAt: at, clearedBy: by, clearReason: reason }).where(eq(holds.id, id));
   }
 
   async pass(tx: Transaction, row: typeof gatePasses.$inferInsert) {

@@ -8,7 +8,6 @@ import {
   requiredBefore,
   stationOf,
   type GateId,
-  type HoldRecord as CoreHold,
   type Station,
   type StationId,
 } from '@norther/core';
@@ -41,8 +40,7 @@ export class TracksService {
       const judged = await this.locked(context, number);
       const { file } = judged;
       const step = file.steps.find((s) => s.station === station);
-      if (step?.signedAt)
-        throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
+      if (step?.signedAt) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
       this.mayGoOn(judged, station);
       await this.tracks.take(context.tx, {
         id: step?.id ?? uuidV7(),
@@ -170,9 +168,12 @@ export class TracksService {
         'step.too-early',
         `${station.title}: first ${unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ')} must be signed.`,
       );
-    const hold = holdOn(id, file.holds as readonly CoreHold[]);
+    const hold = holdOn(id, file.holds);
     if (hold)
-      throw conflict('step.held', `Held by ${hold.raisedBy}: ${hold.reason}. It goes on when the hold is released.`);
+      throw conflict(
+        'step.held',
+        `Held by ${hold.raisedBy}: ${hold.reason}. It goes on when the hold is released.`,
+      );
     if (!station.gate || file.gatePasses.some((p) => p.gate === station.gate)) return;
     const gate = checkGate(station.gate, facts);
     if (!gate.open)

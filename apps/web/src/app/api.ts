@@ -164,8 +164,7 @@ export const api = createApi({
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
     addReading: b.mutation<unknown, { writeId: string; number: string; entry: ReadingEntry }>({
-      query: ({ writeId, number, entry }) =>
-        write(`${of(number)}/readings`, 'POST', writeId, entry),
+      query: ({ writeId, number, entry }) => write(`${of(number)}/readings`, 'POST', writeId, entry),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
     importMotor: b.mutation<{ number: string }, { writeId: string; document: unknown }>({

@@ -12,6 +12,7 @@ export const router = createBrowserRouter([
   {
     path: '/',
     Component: Shop,
+    HydrateFallback: () => <p className="p-6">Opening the shop …</p>,
     children: [
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },

@@ -11,8 +11,7 @@ export function Shop() {
   if (isLoading) return <p className="p-6">Opening the shop …</p>;
   if (!data) {
     const problem = problemOf(error);
-    if (problem.status === 401)
-      return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
+    if (problem.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
     return (
       <main className="p-6">
         <p>{problem.title}</p>

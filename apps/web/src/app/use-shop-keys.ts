@@ -25,7 +25,10 @@ export function useShopKeys() {
         const view = document.querySelector<HTMLElement>(`[data-view="${e.key.toUpperCase()}"]`);
         if (view) {
           e.preventDefault();
-          (view.querySelector<HTMLElement>('input, select, textarea, button, a[href], [tabindex="0"]') ?? view).focus();
+          (
+            view.querySelector<HTMLElement>('input, select, textarea, button, a[href], [tabindex="0"]') ??
+            view
+          ).focus();
         }
         return;
       }

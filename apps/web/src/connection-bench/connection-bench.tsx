@@ -1,5 +1,12 @@
 /** The connection drawn to connect by, and the list of its joints. */
-import { checkDataCard, proposedCard, readNameplate, type GroupEnd, type Joint, type WindingAnalysis } from '@norther/core';
+import {
+  checkDataCard,
+  proposedCard,
+  readNameplate,
+  type GroupEnd,
+  type Joint,
+  type WindingAnalysis,
+} from '@norther/core';
 import { connectionDrawing } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -41,7 +48,9 @@ function Bench({ file }: { file: MotorFile }) {
   }, [count]);
   const scene = useMemo(
     () =>
-      analysis ? connectionDrawing(analysis.layout, analysis.connection, { size: 680, chosenJoint: joint }) : null,
+      analysis
+        ? connectionDrawing(analysis.layout, analysis.connection, { size: 680, chosenJoint: joint })
+        : null,
     [analysis, joint],
   );
   if (!analysis || !scene)
@@ -66,15 +75,21 @@ function Bench({ file }: { file: MotorFile }) {
   const jumpers = connection.joints.filter((j) => j.kind === 'jumper');
   return (
     <Sheet file={file} columns="7fr 5fr">
-      <View letter="A" name="Connection drawing" note="from the connection end, to connect by" className="relative overflow-hidden">
+      <View
+        letter="A"
+        name="Connection drawing"
+        note="from the connection end, to connect by"
+        className="relative overflow-hidden"
+      >
         <div className="absolute top-2 left-3 leading-tight">
           <b className="block text-[17px]">
             {winding.slots} slots, {winding.poles} poles, 1-{winding.pitch + 1}, {winding.circuits}{' '}
             {winding.connection === 'star' ? 'Y' : 'Δ'}
           </b>
           <span className="text-[13px] text-graphite">
-            {layout.groups.length} groups, {winding.circuits} {winding.circuits === 1 ? 'circuit' : 'circuits'},{' '}
-            {winding.connection}, {role === 'proposed' ? 'as proposed' : 'as found'}
+            {layout.groups.length} groups, {winding.circuits}{' '}
+            {winding.circuits === 1 ? 'circuit' : 'circuits'}, {winding.connection},{' '}
+            {role === 'proposed' ? 'as proposed' : 'as found'}
           </span>
         </div>
         <div className="absolute top-2 right-3 space-y-1 text-[13px]">
@@ -136,11 +151,13 @@ function Bench({ file }: { file: MotorFile }) {
         <p className="mt-3 text-[14px] text-graphite">
           {connection.groupEnds} group ends: {jumpers.length * 2} in jumpers,{' '}
           {lead.reduce((n, j) => n + j.ends.length, 0)} in leads
-          {connection.endsAtStar ? `, ${connection.endsAtStar} in the star` : ''}. {connection.endsPerLead} on a lead,{' '}
-          {winding.connection}: {winding.circuits} {winding.circuits === 1 ? 'circuit' : 'circuits'}. {analysis.coilEnds} coil
-          ends to sleeve.
+          {connection.endsAtStar ? `, ${connection.endsAtStar} in the star` : ''}. {connection.endsPerLead} on
+          a lead, {winding.connection}: {winding.circuits} {winding.circuits === 1 ? 'circuit' : 'circuits'}.{' '}
+          {analysis.coilEnds} coil ends to sleeve.
         </p>
-        <p className="mt-1 text-[14px] text-graphite">s: start, first coil’s bore side. f: finish, last coil’s back side.</p>
+        <p className="mt-1 text-[14px] text-graphite">
+          s: start, first coil’s bore side. f: finish, last coil’s back side.
+        </p>
         <p className="no-print mt-3 flex flex-wrap gap-x-6 gap-y-2 text-[15px]">
           <a className="underline" href={`${base}/connection.csv?winding=${role}`} download>
             List as CSV
@@ -153,7 +170,8 @@ function Bench({ file }: { file: MotorFile }) {
           </button>
         </p>
         <p className="mt-2 text-[13px] text-graphite">
-          <kbd className="fig border border-pencil px-1">↑</kbd> <kbd className="fig border border-pencil px-1">↓</kbd> joint
+          <kbd className="fig border border-pencil px-1">↑</kbd>{' '}
+          <kbd className="fig border border-pencil px-1">↓</kbd> joint
         </p>
       </View>
     </Sheet>
@@ -191,9 +209,19 @@ function JointRow({
           {joint.number}
         </button>
       </td>
-      <td>{joint.phase && joint.kind !== 'star' ? <PhaseBox phase={joint.phase} /> : <span className="fig pl-1">Y</span>}</td>
-      <td className="fig py-1 text-[16px]">{joint.ends.map(name).join(joint.kind === 'jumper' ? ' – ' : ' ')}</td>
-      <td className="text-[14px]">{joint.kind === 'lead' ? `lead ${joint.lead}` : joint.kind === 'star' ? 'star point' : 'jumper'}</td>
+      <td>
+        {joint.phase && joint.kind !== 'star' ? (
+          <PhaseBox phase={joint.phase} />
+        ) : (
+          <span className="fig pl-1">Y</span>
+        )}
+      </td>
+      <td className="fig py-1 text-[16px]">
+        {joint.ends.map(name).join(joint.kind === 'jumper' ? ' – ' : ' ')}
+      </td>
+      <td className="text-[14px]">
+        {joint.kind === 'lead' ? `lead ${joint.lead}` : joint.kind === 'star' ? 'star point' : 'jumper'}
+      </td>
       <td className="fig text-right text-[13px] text-graphite">{slots}</td>
     </tr>
   );

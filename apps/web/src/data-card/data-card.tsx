@@ -31,9 +31,10 @@ function Card({ file }: { file: MotorFile }) {
   const card = useCard(file, 'as-found');
   const { typed, checked } = card;
   const form = useRef<HTMLFormElement>(null);
+  const crowded = checked.findings.length > 1;
   const ring = useMemo(
-    () => (checked.analysis ? slotRing(checked.analysis.layout, { size: 372 }) : null),
-    [checked.analysis],
+    () => (checked.analysis ? slotRing(checked.analysis.layout, { size: crowded ? 300 : 372 }) : null),
+    [checked.analysis, crowded],
   );
   const proposed =
     card.plate.speedRpm && card.plate.frequencyHz
@@ -67,7 +68,11 @@ function Card({ file }: { file: MotorFile }) {
       missing={REQUIRED_BEFORE_STRIPPING.includes(f.id)}
       suggestion={
         f.id === 'poles' && proposed && !typed['poles'] ? (
-          <button type="button" className="underline" onClick={() => card.type({ poles: String(proposed.poles) })}>
+          <button
+            type="button"
+            className="underline"
+            onClick={() => card.type({ poles: String(proposed.poles) })}
+          >
             {proposed.poles} by the plate’s speed
           </button>
         ) : undefined
@@ -86,9 +91,7 @@ function Card({ file }: { file: MotorFile }) {
         >
           <ShorthandLine typed={typed} onFill={card.type} findings={checked.findings} hero />
           {card.clash && <MergeBox clash={card.clash} mine={typed} onMerge={card.merge} />}
-          <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">
-            {WINDING_FIELDS.map(field)}
-          </div>
+          <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{WINDING_FIELDS.map(field)}</div>
           <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
           <Group title="Core">{CORE_FIELDS.map(field)}</Group>
           <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>
@@ -119,7 +122,14 @@ function Card({ file }: { file: MotorFile }) {
                   : 'Complete: may be stripped'}
             </b>
             <span className="text-[14px] text-graphite">
-              {stops ? `${stops} to clear first` : checked.missing.length ? checked.missing.map((m) => m.label).slice(0, 4).join(', ') + (checked.missing.length > 4 ? ' …' : '') : 'nothing missing, nothing contradicts'}
+              {stops
+                ? `${stops} to clear first`
+                : checked.missing.length
+                  ? checked.missing
+                      .map((m) => m.label)
+                      .slice(0, 4)
+                      .join(', ') + (checked.missing.length > 4 ? ' …' : '')
+                  : 'nothing missing, nothing contradicts'}
             </span>
           </div>
         </div>
@@ -138,7 +148,8 @@ function Card({ file }: { file: MotorFile }) {
           </div>
         ) : (
           <p className="mt-4 text-[14px] text-graphite">
-            The winding is drawn here as soon as slots, poles, span, turns, wire, circuits and connection are on the card.
+            The winding is drawn here as soon as slots, poles, span, turns, wire, circuits and connection are
+            on the card.
           </p>
         )}
       </View>

@@ -17,14 +17,18 @@ export function LeadReadings({
   return (
     <section aria-label="Readings of the lead count" className="mb-3">
       <h2 className="text-[15px]">
-        {ends} {ends === 1 ? 'end' : 'ends'} on a lead {readings.length > 1 ? 'read two ways' : 'read one way'}
+        {ends} {ends === 1 ? 'end' : 'ends'} on a lead{' '}
+        {readings.length > 1 ? 'read two ways' : 'read one way'}
       </h2>
       <div className="grid grid-cols-2 gap-3">
         {readings.map((r) => {
           const typed = r.circuits === card.circuits && r.connection === card.connection;
           const name = `${r.circuits}${r.connection === 'star' ? 'Y' : 'Δ'}`;
           return (
-            <div key={name} className={`border-t-[3px] bg-tint px-2 py-1.5 ${typed ? 'border-copper' : 'border-hair'}`}>
+            <div
+              key={name}
+              className={`border-t-[3px] bg-tint px-2 py-1.5 ${typed ? 'border-copper' : 'border-hair'}`}
+            >
               <div className="flex items-center justify-between">
                 <span className="fig text-[24px] leading-none font-bold">{name}</span>
                 <VerdictMark verdict={r.verdict} size={20} />
@@ -35,7 +39,11 @@ export function LeadReadings({
                 <>
                   <p className="text-[13px]">
                     star joint {r.starJointNeeded ? 'needed' : 'not needed'}
-                    {r.agreesWithStarJoint === null ? '' : r.agreesWithStarJoint ? ', agrees' : ', contradicts'}
+                    {r.agreesWithStarJoint === null
+                      ? ''
+                      : r.agreesWithStarJoint
+                        ? ', agrees'
+                        : ', contradicts'}
                   </p>
                   {r.toothDensityT !== null && (
                     <div>

@@ -18,7 +18,9 @@ export function MergeBox({
   return (
     <div role="alertdialog" aria-label="Merge the card" className="border-2 border-carmine bg-paper p-3">
       <b className="block text-[17px]">{clash.theirs.changedBy} saved this card meanwhile.</b>
-      <p className="mb-2 text-[14px] text-graphite">Nothing is lost. Choose whose reading stays, then save again.</p>
+      <p className="mb-2 text-[14px] text-graphite">
+        Nothing is lost. Choose whose reading stays, then save again.
+      </p>
       <table className="w-full text-[15px]">
         <thead>
           <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">

@@ -21,7 +21,11 @@ const NEW_CARD = { layers: '2' };
 const NOTHING = {};
 
 /** @param found for a proposal: the card as found, as it stands in the fields now */
-export function useCard(file: MotorFile, role: 'as-found' | 'proposed', found?: Readonly<Record<string, string>>) {
+export function useCard(
+  file: MotorFile,
+  role: 'as-found' | 'proposed',
+  found?: Readonly<Record<string, string>>,
+) {
   const record = file.windings.find((w) => w.role === role);
   const draft = useDraft(
     `card:${file.motor.number}:${role}`,
@@ -32,10 +36,7 @@ export function useCard(file: MotorFile, role: 'as-found' | 'proposed', found?: 
   const [clash, setClash] = useState<Clash | null>(null);
   const act = useAct();
   const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
-  const typed = useMemo(
-    () => (found ? proposedCard(found, draft.typed) : draft.typed),
-    [found, draft.typed],
-  );
+  const typed = useMemo(() => (found ? proposedCard(found, draft.typed) : draft.typed), [found, draft.typed]);
   const checked: CheckedCard = useMemo(() => checkDataCard(typed, plate), [typed, plate]);
   const saving = async (typed: Readonly<Record<string, string>>, version: number) => {
     const problem = await act(

@@ -16,7 +16,8 @@ import { GATE_AT, STATION_AT } from './rails.ts';
 import { Strip } from './strip.tsx';
 import { Today } from './today.tsx';
 
-const ROW = 34;
+/** A full shop gets thinner strips, so that all of it stays on the sheet. */
+const rowHeight = (count: number) => (count <= 13 ? 35 : count <= 15 ? 31 : 29);
 
 export function Floor() {
   const { data: rows = [], isLoading } = useFloorQuery(undefined, { refetchOnMountOrArgChange: true });
@@ -27,6 +28,7 @@ export function Floor() {
   const list = useRef<HTMLUListElement>(null);
   const current = rows.find((r) => r.motor.number === picked) ?? rows[0];
   const compact = width < 900;
+  const height = rowHeight(rows.length);
   const rails = compact ? width - 24 : width - 82 - 172 - 108 - 24;
 
   useEffect(() => {
@@ -39,7 +41,9 @@ export function Floor() {
         const next = rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))];
         if (next) {
           setPicked(next.motor.number);
-          list.current?.querySelector<HTMLElement>(`[data-motor="${CSS.escape(next.motor.number)}"]`)?.focus();
+          list.current
+            ?.querySelector<HTMLElement>(`[data-motor="${CSS.escape(next.motor.number)}"]`)
+            ?.focus();
         }
       } else if (e.key === 'Enter' && current && !inRow) {
         void navigate(`/motor/${encodeURIComponent(current.motor.number)}`);
@@ -56,7 +60,7 @@ export function Floor() {
           {!compact && <Today rows={rows} width={width} now={now} />}
           {!compact && <RailHead width={rails} />}
           <ul ref={list} className={compact ? '' : 'relative'}>
-            {!compact && <GateLines width={rails} height={rows.length * (ROW + 1)} />}
+            {!compact && <GateLines width={rails} height={rows.length * (height + 1)} />}
             {rows.map((row) => {
               const promise = promiseOf(row.motor.promisedAt, now.getTime());
               const isPicked = row === current;
@@ -73,20 +77,22 @@ export function Floor() {
                     }}
                     aria-label={`Motor ${row.motor.number}, ${row.motor.customer}, ${row.motor.machine}: ${row.notes.map((n) => `${n.body} ${n.text}`).join('; ')}. Promised ${promise.when}, ${promise.left}${row.motor.rush ? ', rush' : ''}`}
                     className={`-outline-offset-2 ${isPicked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
-                    style={compact ? {} : { height: ROW }}
+                    style={compact ? {} : { height }}
                   >
                     <div className={compact ? 'flex items-center gap-3' : 'contents'}>
                       <Number row={row} />
                       <span className={`min-w-0 leading-[1.12] ${compact ? 'flex-1' : 'w-[172px] shrink-0'}`}>
                         <b className="block truncate text-[14.5px] font-[650]">
                           {row.motor.customer}
-                          {row.motor.rush && <span className="ml-2 text-[13px] font-bold tracking-wide text-copper">RUSH</span>}
+                          {row.motor.rush && (
+                            <span className="ml-2 text-[13px] font-bold tracking-wide text-copper">RUSH</span>
+                          )}
                         </b>
                         <span className="block truncate text-[13px]">{row.motor.machine}</span>
                       </span>
                       {compact && <Promised promise={promise} />}
                     </div>
-                    <Strip row={row} width={rails} height={compact ? 40 : ROW} picked={isPicked} />
+                    <Strip row={row} width={rails} height={compact ? 40 : height} picked={isPicked} />
                     {!compact && <Promised promise={promise} />}
                   </a>
                 </li>
@@ -103,7 +109,7 @@ export function Floor() {
 function Number({ row }: { row: FloorMotor }) {
   return (
     <span
-      className={`fig flex h-[27px] w-[82px] shrink-0 items-center pl-3 text-[23px] leading-none ${row.motor.rush ? 'bg-copper font-semibold text-on-copper [clip-path:polygon(0_0,100%_0,88%_50%,100%_100%,0_100%)]' : ''}`}
+      className={`fig flex h-[26px] w-[82px] shrink-0 items-center pl-3 text-[23px] leading-none ${row.motor.rush ? 'bg-copper font-semibold text-on-copper [clip-path:polygon(0_0,100%_0,88%_50%,100%_100%,0_100%)]' : ''}`}
     >
       {row.motor.number}
     </span>
@@ -112,8 +118,8 @@ function Number({ row }: { row: FloorMotor }) {
 
 function Promised({ promise }: { promise: ReturnType<typeof promiseOf> }) {
   return (
-    <span className="ml-auto w-[108px] shrink-0 pr-2 text-right leading-[1.1]">
-      <span className="fig block text-[16px]">{promise.when}</span>
+    <span className="ml-auto w-[108px] shrink-0 pr-2 text-right leading-none">
+      <span className="fig block text-[15px]">{promise.when}</span>
       <span
         className={`block text-[13px] ${promise.late ? 'font-[650] text-carmine' : promise.today ? 'font-[600] text-copper' : 'text-graphite'}`}
       >
@@ -141,12 +147,12 @@ function RailHead({ width }: { width: number }) {
           gate
         </span>
       </div>
-      <svg width={width} height={40} aria-hidden="true">
+      <svg width={width} height={36} aria-hidden="true">
         {STATIONS.map((s) => (
           <text
             key={s.id}
             x={STATION_AT[s.id] * width}
-            y={s.body === 'stator' ? 15 : s.body === 'rotor' ? 33 : 24}
+            y={s.body === 'stator' ? 14 : s.body === 'rotor' ? 30 : 22}
             fontSize="13"
             textAnchor={s.id === 'ship' ? 'end' : s.id === 'intake' ? 'start' : 'middle'}
             dx={s.id === 'ship' ? 8 : s.id === 'intake' ? -12 : 0}
@@ -164,11 +170,26 @@ function RailHead({ width }: { width: number }) {
 
 function GateLines({ width, height }: { width: number; height: number }) {
   return (
-    <svg width={width} height={height} className="pointer-events-none absolute top-0 left-[254px]" aria-hidden="true">
+    <svg
+      width={width}
+      height={height}
+      className="pointer-events-none absolute top-0 left-[254px] overflow-visible"
+      aria-hidden="true"
+    >
       {(Object.keys(GATE_AT) as GateId[]).map((g) => (
         <g key={g}>
-          <path d={`M${GATE_AT[g] * width} 0V${height}`} stroke="var(--graphite)" strokeWidth="1" strokeDasharray="14 3 2 3" />
-          <path d={`M${GATE_AT[g] * width} 0l5 5-5 5-5-5z`} transform="translate(0 -6)" fill="var(--paper)" stroke="var(--graphite)" />
+          <path
+            d={`M${GATE_AT[g] * width} 0V${height}`}
+            stroke="var(--graphite)"
+            strokeWidth="1"
+            strokeDasharray="14 3 2 3"
+          />
+          <path
+            d={`M${GATE_AT[g] * width} 0l5 5-5 5-5-5z`}
+            transform="translate(0 -6)"
+            fill="var(--paper)"
+            stroke="var(--graphite)"
+          />
         </g>
       ))}
     </svg>
@@ -194,11 +215,11 @@ function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: F
       </div>
       {current && (
         <>
-          <div className={`${cell} bg-wash`}>
+          <div className={`${cell} bg-wash max-xl:hidden`}>
             <span className="block text-[13px] leading-none text-graphite">Motor</span>
             <span className="fig text-[34px] leading-none">{current.motor.number}</span>
           </div>
-          <div className={`${cell} min-w-0 flex-1 bg-wash`}>
+          <div className={`${cell} min-w-0 flex-1 bg-wash max-xl:hidden`}>
             <span className="block text-[13px] leading-none text-graphite">{holding ? 'Held' : 'For'}</span>
             <b className={`block truncate text-[16px] leading-tight ${holding ? 'text-carmine' : ''}`}>
               {holding ? holding.text : current.motor.customer}
@@ -207,8 +228,12 @@ function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: F
               {[current.motor.machine, current.motor.maker, current.motor.serial].filter(Boolean).join(' · ')}
             </span>
           </div>
-          <div className="no-print flex items-center gap-2 bg-wash px-3">
-            <Key primary letter="Enter" onClick={() => go(`/motor/${encodeURIComponent(current.motor.number)}`)}>
+          <div className="no-print flex items-center gap-2 px-3 max-xl:ml-auto max-xl:py-2 xl:bg-wash">
+            <Key
+              primary
+              letter="Enter"
+              onClick={() => go(`/motor/${encodeURIComponent(current.motor.number)}`)}
+            >
               Open
             </Key>
             <Key letter="F2" onClick={() => go('/new')}>

@@ -36,7 +36,10 @@ export interface RailShape {
 }
 
 /** The two tracks of a row of width w and height h, from x0 to x1, as far as they lie within. */
-export function railPaths(w: number, h: number): { opening: string; stator: string; rotor: string; closing: string } {
+export function railPaths(
+  w: number,
+  h: number,
+): { opening: string; stator: string; rotor: string; closing: string } {
   const mid = h / 2;
   const up = mid - 7;
   const down = mid + 7;

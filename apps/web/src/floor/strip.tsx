@@ -73,6 +73,14 @@ export function Strip({
   );
 }
 
+/** Width of words on the rail, so that the mask behind them ends where they end. */
+const canvas = document.createElement('canvas').getContext('2d');
+function widthOf(text: string, weight: number): number {
+  if (!canvas) return text.length * 6;
+  canvas.font = `${weight} 13px "Archivo Sheet"`;
+  return canvas.measureText(text).width;
+}
+
 function Standing({
   note,
   width,
@@ -98,8 +106,7 @@ function Standing({
   const left = x > width * 0.62;
   const away = (held ? 17 : 11) * (left ? -1 : 1);
   const size = 13;
-  // Archivo at 78 % runs to about 0.43 em a letter; the mask only has to cover the rail behind the words.
-  const wide = (first.length * 0.435 + (second ? second.length * 0.42 + 0.6 : 0)) * size + 8;
+  const wide = widthOf(first, held || working ? 650 : 500) + (second ? widthOf(second, 500) + 6 : 0) + 6;
   const tx = x + away;
   return (
     <g>

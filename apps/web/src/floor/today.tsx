@@ -5,12 +5,13 @@ import { clock } from '../kit/time.ts';
 
 const LANES = [
   { name: 'Burn-off', stations: ['strip'] },
-  { name: 'Varnish, oven', stations: ['varnish', 'cure'] },
+  { name: 'Varnish', stations: ['varnish'] },
+  { name: 'Cure', stations: ['cure'] },
   { name: 'Test panel', stations: ['check', 'test'] },
   { name: 'Balancer', stations: ['balance'] },
 ] as const;
-const LEFT = 176;
-const LANE = 19;
+const LEFT = 160;
+const LANE = 17;
 const TOP = 34;
 
 export function Today({
@@ -37,14 +38,21 @@ export function Today({
   return (
     <svg width={width} height={height} className="block" role="img" aria-label="Today’s line of time">
       <text x="12" y="20" fontSize="13" fill="var(--graphite)">
-        {now.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}, promises as flags
+        {now.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}
       </text>
       {hours.map((h, i) => (
         <g key={i}>
           <path d={`M${x(h)} ${TOP - 8}V${height - 4}`} stroke="var(--grid)" strokeWidth="0.75" />
           <path d={`M${x(h)} ${TOP - 8}v5`} stroke="var(--ink)" strokeWidth="1.25" />
           {!flagged.has(h.getHours()) && Math.abs(x(h) - x(now)) > 26 && (
-            <text x={x(h)} y={TOP - 13} fontSize="12" textAnchor="middle" className="font-fig" fill="var(--graphite)">
+            <text
+              x={x(h)}
+              y={TOP - 13}
+              fontSize="12"
+              textAnchor="middle"
+              className="font-fig"
+              fill="var(--graphite)"
+            >
               {String(h.getHours()).padStart(2, '0')}
             </text>
           )}
@@ -61,7 +69,7 @@ export function Today({
         );
         return (
           <g key={lane.name}>
-            <text x="12" y={y + 14} fontSize="14" fontWeight="650" fill="var(--ink)">
+            <text x="12" y={y + 13} fontSize="13" fontWeight="650" fill="var(--ink)">
               {lane.name}
             </text>
             <path d={`M12 ${y + LANE}H${width - 10}`} stroke="var(--grid)" strokeWidth="0.75" />
@@ -73,14 +81,18 @@ export function Today({
               return (
                 <g key={s.id}>
                   <path
-                    d={open ? `M${x1} ${y + 3}H${x0}V${y + 16}H${x1}` : `M${x0} ${y + 3}H${x1}V${y + 16}H${x0}Z`}
+                    d={
+                      open
+                        ? `M${x1} ${y + 3}H${x0}V${y + 15}H${x1}`
+                        : `M${x0} ${y + 3}H${x1}V${y + 15}H${x0}Z`
+                    }
                     fill="var(--band)"
                     stroke="var(--ink)"
                     strokeWidth="1"
                   />
                   <text
                     x={inside ? x0 + 5 : x1 + 5}
-                    y={y + 14}
+                    y={y + 13.5}
                     fontSize="12"
                     className="font-fig"
                     fontWeight="600"
@@ -99,7 +111,15 @@ export function Today({
         return (
           <g key={f.motor.id}>
             <path d={`M${x(at) - 5} ${TOP - 11}h10l-5 6z`} fill="var(--ink)" />
-            <text x={x(at)} y={TOP - 14} fontSize="12" textAnchor="middle" className="font-fig" fontWeight="600" fill="var(--ink)">
+            <text
+              x={x(at)}
+              y={TOP - 14}
+              fontSize="12"
+              textAnchor="middle"
+              className="font-fig"
+              fontWeight="600"
+              fill="var(--ink)"
+            >
               {f.motor.number}
             </text>
           </g>
@@ -107,7 +127,15 @@ export function Today({
       })}
       <path d={`M${x(now)} ${TOP - 10}V${height - 3}`} stroke="var(--copper)" strokeWidth="2" />
       <rect x={x(now) - 23} y={TOP - 29} width="46" height="19" fill="var(--copper)" />
-      <text x={x(now)} y={TOP - 15} fontSize="14" fontWeight="700" textAnchor="middle" className="font-fig" fill="var(--on-copper)">
+      <text
+        x={x(now)}
+        y={TOP - 15}
+        fontSize="14"
+        fontWeight="700"
+        textAnchor="middle"
+        className="font-fig"
+        fill="var(--on-copper)"
+      >
         {clock(now)}
       </text>
     </svg>

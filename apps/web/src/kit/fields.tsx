@@ -9,7 +9,9 @@ function onEnter(e: KeyboardEvent<HTMLElement>) {
   const form = e.currentTarget.closest('form, [data-form]');
   if (!form) return;
   const fields = [
-    ...form.querySelectorAll<HTMLElement>('input:not([disabled]), select, textarea, button[data-primary]:not([disabled])'),
+    ...form.querySelectorAll<HTMLElement>(
+      'input:not([disabled]), select, textarea, button[data-primary]:not([disabled])',
+    ),
   ];
   const next = fields[fields.indexOf(e.currentTarget) + 1];
   if (next) {
@@ -44,7 +46,8 @@ export function TypedField({
   const id = useId();
   const reading = readField(field, value);
   const own = reading.state === 'wrong' ? reading.finding : null;
-  const doubt = own ?? doubts.find((d) => d.severity === 'stop') ?? doubts.find((d) => d.severity === 'watch');
+  const doubt =
+    own ?? doubts.find((d) => d.severity === 'stop') ?? doubts.find((d) => d.severity === 'watch');
   const unit = field.kind === 'quantity' ? DIMENSIONS[field.dimension].unit : '';
   const stop = doubt?.severity === 'stop';
   const below = own
@@ -118,7 +121,10 @@ export function TypedField({
         )}
       </div>
       {(below || suggestion) && (
-        <div id={`${id}-below`} className={`text-[13px] leading-tight ${own ? 'text-carmine' : 'text-copper'}`}>
+        <div
+          id={`${id}-below`}
+          className={`text-[13px] leading-tight ${own ? 'text-carmine' : 'text-copper'}`}
+        >
           {below ?? suggestion}
         </div>
       )}

@@ -19,7 +19,11 @@ export function JudgedFigures({
       {judgement.figures.map(({ figure, scale, verdict }) => (
         <div key={figure.id} className="border-b border-grid py-2">
           {onWorking ? (
-            <button type="button" className="text-left text-[15px] font-[650] underline decoration-hair underline-offset-2" onClick={() => onWorking(figure)}>
+            <button
+              type="button"
+              className="text-left text-[15px] font-[650] underline decoration-hair underline-offset-2"
+              onClick={() => onWorking(figure)}
+            >
               {figure.name}
             </button>
           ) : (

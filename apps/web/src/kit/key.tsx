@@ -30,14 +30,16 @@ export function Key({ primary = false, letter, children, className = '', disable
 export function Caution({ name, text, large = false }: { name: string; text: string; large?: boolean }) {
   return (
     <div role="note" className="flex bg-ink text-paper">
-      <svg width={large ? 22 : 18} className="shrink-0 self-stretch" aria-hidden="true" preserveAspectRatio="none">
-        <defs>
-          <pattern id="struck" width="10" height="10" patternUnits="userSpaceOnUse">
-            <path d="M-2 12L12 -2" stroke="var(--paper)" strokeWidth="3" />
-          </pattern>
-        </defs>
-        <rect width="100%" height="100%" fill="url(#struck)" />
-      </svg>
+      <span className={`relative shrink-0 ${large ? 'w-[22px]' : 'w-[18px]'}`}>
+        <svg className="absolute inset-0 h-full w-full" aria-hidden="true">
+          <defs>
+            <pattern id="struck" width="10" height="10" patternUnits="userSpaceOnUse">
+              <path d="M-2 12L12 -2" stroke="var(--paper)" strokeWidth="3" />
+            </pattern>
+          </defs>
+          <rect width="100%" height="100%" fill="url(#struck)" />
+        </svg>
+      </span>
       <div className={large ? 'px-5 py-3' : 'px-3 py-2'}>
         <b className="block text-[13px] tracking-wide uppercase">{name}</b>
         <span className={large ? 'text-[20px] leading-snug' : 'text-[15px]'}>{text}</span>

@@ -91,7 +91,14 @@ export function LimitScale({
         ticks.map((t) => (
           <g key={t}>
             <path d={`M${x(t)} ${base}v5`} stroke="var(--ink)" strokeWidth="1" />
-            <text x={x(t)} y={base + 17} fontSize="12" textAnchor="middle" fill="var(--graphite)" className="font-fig">
+            <text
+              x={x(t)}
+              y={base + 17}
+              fontSize="12"
+              textAnchor="middle"
+              fill="var(--graphite)"
+              className="font-fig"
+            >
               {t >= 1000 ? `${t / 1000}k` : showShort(t, 3).replace('-', '−')}
             </text>
           </g>

@@ -33,7 +33,14 @@ export const VERDICT_WORD: Readonly<Record<MarkKind, string>> = {
 /** Ring with tick, triangle with stroke, square with cross, dashed ring. */
 export function VerdictMark({ verdict, size = 22 }: { verdict: MarkKind; size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="0 0 24 24" className="shrink-0" role="img" aria-label={VERDICT_WORD[verdict]}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 24 24"
+      className="shrink-0"
+      role="img"
+      aria-label={VERDICT_WORD[verdict]}
+    >
       {verdict === 'sound' && (
         <g fill="none" stroke="var(--ink)" strokeWidth="2.2">
           <circle cx="12" cy="12" r="10" />
@@ -53,7 +60,15 @@ export function VerdictMark({ verdict, size = 22 }: { verdict: MarkKind; size?: 
         </g>
       )}
       {verdict === 'to-come' && (
-        <circle cx="12" cy="12" r="10" fill="none" stroke="var(--pencil)" strokeWidth="2" strokeDasharray="4 3" />
+        <circle
+          cx="12"
+          cy="12"
+          r="10"
+          fill="none"
+          stroke="var(--pencil)"
+          strokeWidth="2"
+          strokeDasharray="4 3"
+        />
       )}
     </svg>
   );
@@ -62,7 +77,14 @@ export function VerdictMark({ verdict, size = 22 }: { verdict: MarkKind; size?: 
 export function PhaseBox({ phase, size = 20 }: { phase: Phase; size?: number }) {
   const ink = { U: 'var(--ink)', V: 'var(--blue)', W: 'var(--teal)' }[phase];
   return (
-    <svg width={size} height={size} viewBox="0 0 20 20" className="shrink-0" role="img" aria-label={`phase ${phase}`}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 20 20"
+      className="shrink-0"
+      role="img"
+      aria-label={`phase ${phase}`}
+    >
       <rect
         x="1"
         y="1"
@@ -102,7 +124,14 @@ export function BodyMark({
   const ink = state === 'working' ? 'var(--copper)' : state === 'held' ? 'var(--carmine)' : 'var(--ink)';
   const heavy = state === 'working';
   return (
-    <svg width={size} height={size} viewBox="0 0 16 16" className="shrink-0" role="img" aria-label={`${body}, ${state}`}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 16 16"
+      className="shrink-0"
+      role="img"
+      aria-label={`${body}, ${state}`}
+    >
       <BodyShape body={body} ink={ink} r={heavy ? 6.5 : 5} x={8} y={8} width={heavy ? 3 : 2} />
     </svg>
   );

@@ -27,15 +27,18 @@ export function ScanLine() {
     const text = words.trim();
     if (!text) return;
     // A scanner types faster than the list comes: ask for exactly this text.
-    const list = await find(text).unwrap().catch(() => null);
-    if (list === null) return dispatch(said({ text: 'The server cannot be reached; scan again when it is back.', bad: true }));
+    const list = await find(text)
+      .unwrap()
+      .catch(() => null);
+    if (list === null)
+      return dispatch(said({ text: 'The server cannot be reached; scan again when it is back.', bad: true }));
     const exact = list.find((m) => m.number.toLowerCase() === text.toLowerCase());
     const chosen = exact ?? list[Math.min(at, list.length - 1)];
     if (chosen) open(chosen.number);
     else dispatch(said({ text: `No motor in this shop fits “${text}”.`, bad: true }));
   };
   return (
-    <div className="relative flex w-full items-center border-l border-hair sm:w-[320px]">
+    <div className="relative flex w-full items-center border-hair max-xl:border-t xl:w-[320px] xl:border-l">
       <input
         id="scan"
         ref={box}

@@ -1,5 +1,5 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
-import { readNameplate, showShort, stationOf, type StationId } from '@norther/core';
+import { readNameplate, showShort, stationOf } from '@norther/core';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
@@ -14,6 +14,7 @@ export function Sheet({
   file,
   columns = '1fr',
   title,
+  foot,
   children,
 }: {
   readonly file?: MotorFile;
@@ -21,6 +22,8 @@ export function Sheet({
   readonly columns?: string;
   /** Title block of a sheet that belongs to no single motor. */
   readonly title?: ReactNode;
+  /** A last view across the whole sheet. */
+  readonly foot?: ReactNode;
   readonly children: ReactNode;
 }) {
   return (
@@ -33,6 +36,7 @@ export function Sheet({
         <main className="order-3 grid min-h-0 flex-1 auto-rows-auto grid-cols-1 border-ink xl:grid-cols-[var(--columns)] xl:grid-rows-[20px_minmax(0,1fr)]">
           {children}
         </main>
+        {foot && <div className="order-3 border-x-2 border-t border-x-ink border-t-hair">{foot}</div>}
         <div className="order-2 xl:order-4">
           <Tabs file={file} />
         </div>
@@ -88,7 +92,10 @@ function Tabs({ file }: { file?: MotorFile | undefined }) {
       : SHOP_SHEETS.slice(1)),
   ];
   return (
-    <nav aria-label="Sheets" className="no-print flex flex-wrap items-stretch border-2 border-ink xl:h-[28px] xl:flex-nowrap xl:border-b-[1px]">
+    <nav
+      aria-label="Sheets"
+      className="no-print flex flex-wrap items-stretch border-2 border-ink xl:h-[28px] xl:flex-nowrap xl:border-b-[1px]"
+    >
       {sheets.map((s) => {
         const current = decodeURIComponent(pathname) === decodeURIComponent(s.to);
         return (
@@ -146,27 +153,39 @@ function TitleBlock({
   tablet?: boolean;
 }) {
   const { data: session } = useSessionQuery();
-  return (
-    <header
-      className={`flex items-stretch border-2 border-ink ${tablet ? 'border-b-0 flex-wrap' : 'h-[60px] border-t-0'}`}
-    >
-      <div className={`${cell} flex items-center gap-3 ${tablet ? '' : 'w-[176px]'}`}>
-        <svg width="28" height="28" viewBox="0 0 32 32" aria-hidden="true" className="shrink-0">
-          <circle cx="16" cy="16" r="13" fill="none" stroke="var(--ink)" strokeWidth="4" />
-          <circle cx="16" cy="16" r="6.5" fill="var(--copper)" />
-        </svg>
-        <div className="min-w-0 leading-tight">
-          <b className="block text-[16px]">Norther</b>
-          <span className="block truncate text-[13px] text-graphite">{session?.shop}</span>
-        </div>
+  const brand = (
+    <div className={`${cell} flex items-center gap-3 ${tablet ? '' : 'w-[176px]'}`}>
+      <svg width="28" height="28" viewBox="0 0 32 32" aria-hidden="true" className="shrink-0">
+        <circle cx="16" cy="16" r="13" fill="none" stroke="var(--ink)" strokeWidth="4" />
+        <circle cx="16" cy="16" r="6.5" fill="var(--copper)" />
+      </svg>
+      <div className="min-w-0 leading-tight">
+        <b className="block text-[16px]">Norther</b>
+        <span className="block truncate text-[13px] text-graphite">{session?.shop}</span>
       </div>
-      {file ? <MotorCells file={file} tablet={tablet} /> : <div className="flex min-w-0 flex-1">{title}</div>}
-      {session && <PersonCell name={session.name} role={session.role} tablet={tablet} />}
+    </div>
+  );
+  const person = session && <PersonCell name={session.name} role={session.role} />;
+  if (tablet)
+    return (
+      <header className="border-2 border-b-0 border-ink">
+        <div className="flex items-stretch justify-between border-b border-hair">
+          {brand}
+          {person}
+        </div>
+        <div className="flex flex-wrap items-stretch">{file ? <MotorCells file={file} tablet /> : title}</div>
+      </header>
+    );
+  return (
+    <header className="flex h-[60px] items-stretch border-2 border-t-0 border-ink">
+      {brand}
+      {file ? <MotorCells file={file} tablet={false} /> : <div className="flex min-w-0 flex-1">{title}</div>}
+      {person}
     </header>
   );
 }
 
-function PersonCell({ name, role }: { name: string; role: string; tablet: boolean }) {
+function PersonCell({ name, role }: { name: string; role: string }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [signOut] = useSignOutMutation();
@@ -211,7 +230,8 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
   const number = useRef<HTMLDivElement>(null);
   const line = [
     plate.powerKw && `${showShort(plate.powerKw, 3)} kW`,
-    plate.voltageV && `${showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
+    plate.voltageV &&
+      `${showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
     plate.currentA && `${showShort(plate.currentA, 4)} A`,
   ].filter(Boolean);
   const second = [
@@ -225,11 +245,13 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
         <span className={`block text-[13px] leading-none ${motor.rush ? '' : 'text-graphite'}`}>
           {motor.rush ? <b>RUSH</b> : 'Motor'}
         </span>
-        <span className={`fig leading-none ${tablet ? 'text-[56px]' : 'text-[34px]'}`}>{motor.number}</span>
+        <span className={`fig leading-none ${tablet ? 'text-[72px]' : 'text-[34px]'}`}>{motor.number}</span>
       </div>
       <div className={`${cell} min-w-[150px] flex-1`}>
         {!tablet && <span className="block text-[13px] leading-none text-graphite">For</span>}
-        <b className={`block truncate leading-tight ${tablet ? 'text-[24px]' : 'text-[16px]'}`}>{motor.customer}</b>
+        <b className={`block truncate leading-tight ${tablet ? 'text-[24px]' : 'text-[16px]'}`}>
+          {motor.customer}
+        </b>
         <span className="block truncate text-[13px] leading-tight">
           {[motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · ')}
         </span>
@@ -238,17 +260,26 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
       {!tablet && (
         <div className={`${cell} min-w-[170px]`}>
           <span className="block text-[13px] leading-none text-graphite">Plate</span>
-          <span className="fig block text-[16px] leading-tight whitespace-nowrap">{line.join(' ') || '–'}</span>
+          <span className="fig block text-[16px] leading-tight whitespace-nowrap">
+            {line.join(' ') || '–'}
+          </span>
           <span className="block text-[13px] leading-tight whitespace-nowrap">{second.join(' · ')}</span>
         </div>
       )}
       <div className={`${cell} min-w-[190px]`}>
         <span className="block text-[13px] leading-none text-graphite">Stands at</span>
         {standing.standings.map((s) => (
-          <span key={s.body} className="flex items-center gap-1.5 text-[13px] leading-[1.35] whitespace-nowrap">
+          <span
+            key={s.body}
+            className="flex items-center gap-1.5 text-[13px] leading-[1.35] whitespace-nowrap"
+          >
             <BodyMark body={s.body} state={s.state} size={13} />
             <span className={s.state === 'held' ? 'text-carmine' : ''}>
-              {s.station ? stationOf(s.station as StationId).name.toLowerCase() : 'done'}
+              {s.station
+                ? stationOf(s.station).name.toLowerCase()
+                : s.body === 'motor'
+                  ? 'shipped'
+                  : `waits for the ${s.body === 'stator' ? 'rotor' : 'stator'}`}
               {s.state === 'held' ? ', held' : s.state === 'waiting' ? ', waits' : s.who ? `, ${s.who}` : ''}
               {s.since ? `, ${ageOf(s.since)}` : ''}
             </span>
@@ -258,7 +289,11 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
       <div className={`${cell}`}>
         <span className="block text-[13px] leading-none text-graphite">Promised</span>
         <span className="fig block text-[16px] leading-tight whitespace-nowrap">{promise.when}</span>
-        <span className={`block text-[13px] leading-tight whitespace-nowrap ${promise.late ? 'text-carmine' : ''}`}>{promise.left}</span>
+        <span
+          className={`block text-[13px] leading-tight whitespace-nowrap ${promise.late ? 'text-carmine' : ''}`}
+        >
+          {promise.left}
+        </span>
       </div>
     </>
   );

@@ -1,6 +1,6 @@
 /** The winding in one line: typed as it is spoken, each token over its meaning, the contradicting one in reverse. */
 import { readShorthand, writeShorthand, type Finding } from '@norther/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 
 export function ShorthandLine({
   typed,
@@ -16,12 +16,9 @@ export function ShorthandLine({
   readonly hero?: boolean;
 }) {
   const written = writeShorthand(typed);
-  const [line, setLine] = useState(written);
-  const [typing, setTyping] = useState(false);
-  // Fields typed one by one write the line; while the line itself is typed it is left alone.
-  useEffect(() => {
-    if (!typing) setLine(written);
-  }, [written, typing]);
+  // While the line itself is typed it stands as typed; otherwise the fields write it.
+  const [own, setOwn] = useState<string | null>(null);
+  const line = own ?? written;
   const { tokens } = readShorthand(line);
   const contradicts = (fills: Readonly<Record<string, string>>) =>
     Object.keys(fills).length > 0 &&
@@ -38,10 +35,10 @@ export function ShorthandLine({
         spellCheck={false}
         autoComplete="off"
         placeholder="48s 4p 1-11 T12 3x0.95+1x0.90 2Y"
-        onFocus={() => setTyping(true)}
-        onBlur={() => setTyping(false)}
+        onFocus={() => setOwn(written)}
+        onBlur={() => setOwn(null)}
         onChange={(e) => {
-          setLine(e.target.value);
+          setOwn(e.target.value);
           const { fills } = readShorthand(e.target.value);
           const changed = Object.entries(fills).filter(([id, v]) => typed[id] !== v);
           if (changed.length > 0) onFill(Object.fromEntries(changed));
@@ -56,7 +53,11 @@ export function ShorthandLine({
           const wrong = t.problem !== undefined || contradicts(t.fills);
           return (
             <span key={i} title={t.problem} className={`px-1.5 ${wrong ? 'bg-ink text-paper' : ''}`}>
-              <span className={`fig block leading-tight ${hero ? 'text-[18px] font-semibold' : 'text-[15px]'}`}>{t.text}</span>
+              <span
+                className={`fig block leading-tight ${hero ? 'text-[18px] font-semibold' : 'text-[15px]'}`}
+              >
+                {t.text}
+              </span>
               <span className={`block text-[13px] leading-tight ${wrong ? '' : 'text-graphite'}`}>
                 {t.problem ? 'not read' : t.meaning}
               </span>

@@ -36,5 +36,10 @@ export function promiseOf(
       : amount < 1440
         ? `${Math.floor(amount / 60)} h ${amount % 60 ? `${String(amount % 60).padStart(2, '0')}` : ''}`.trim()
         : `${Math.round(amount / 1440)} d`;
-  return { when, left: minutes < 0 ? `${span} late` : `${today ? 'today, ' : ''}${span} left`, late: minutes < 0, today };
+  return {
+    when,
+    left: minutes < 0 ? `${span} late` : `${today ? 'today, ' : ''}${span} left`,
+    late: minutes < 0,
+    today,
+  };
 }

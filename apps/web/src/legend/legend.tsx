@@ -55,17 +55,20 @@ export function Legend() {
         <div>
           <LimitScale scale={GAP_DENSITY} value={0.51} before={0.77} width={340} />
           <p className="text-[14px] text-graphite">
-            Plain: sound. One hatch: watch. Crossed: stop. Filled needle: this motor now. Open needle: before, or as found.
+            Plain: sound. One hatch: watch. Crossed: stop. Filled needle: this motor now. Open needle: before,
+            or as found.
           </p>
         </div>
         <div className="space-y-2">
           {(['U', 'V', 'W'] as const).map((p) => (
             <span key={p} className="flex items-center gap-3 text-[15px]">
-              <PhaseBox phase={p} size={24} /> phase {p}: {{ U: 'solid line', V: 'double line', W: 'dashed line' }[p]}
+              <PhaseBox phase={p} size={24} /> phase {p}:{' '}
+              {{ U: 'solid line', V: 'double line', W: 'dashed line' }[p]}
             </span>
           ))}
           <p className="text-[14px] text-graphite">
-            In a slot: filled goes, open returns. Inner cell: bore side, first side of its coil. The coil in hand is copper.
+            In a slot: filled goes, open returns. Inner cell: bore side, first side of its coil. The coil in
+            hand is copper.
           </p>
         </div>
         <div className="space-y-2">
@@ -78,14 +81,17 @@ export function Legend() {
             </span>
           ))}
         </div>
-        <Caution name="Caution" text="An ink block with a struck edge is for what can hurt, at the step where it can." />
+        <Caution
+          name="Caution"
+          text="An ink block with a struck edge is for what can hurt, at the step where it can."
+        />
       </View>
       <View letter="B" name="The winding in one line" className="overflow-auto p-4">
         <p className="fig mb-3 bg-tint p-2 text-[16px]">48s 4p 1-11 T12 3x0.95+1x0.90 2Y</p>
         <Table rows={SHORTHAND} />
         <p className="mt-4 text-[14px] text-graphite">
-          Any order, either case. Figures take a comma or a point and their unit: 0.042 in, 280 F, 20 hp, #18, 5 5/8 in. A
-          temperature is not a rise: 80 °F of rise is 44.4 K.
+          Any order, either case. Figures take a comma or a point and their unit: 0.042 in, 280 F, 20 hp, #18,
+          5 5/8 in. A temperature is not a rise: 80 °F of rise is 44.4 K.
         </p>
       </View>
       <View letter="C" name="Keys" className="overflow-auto p-4">

@@ -48,7 +48,12 @@ function OneMotor({ file }: { file: MotorFile }) {
         <Stations file={file} />
         <Gates file={file} />
       </View>
-      <View letter="C" name="History" note={`since ${motor.arrivedAt.slice(0, 10)}`} className="overflow-auto p-4">
+      <View
+        letter="C"
+        name="History"
+        note={`since ${motor.arrivedAt.slice(0, 10)}`}
+        className="overflow-auto p-4"
+      >
         <History number={motor.number} />
       </View>
     </Sheet>
@@ -148,7 +153,8 @@ function Stations({ file }: { file: MotorFile }) {
   const openHolds = file.holds.filter((h) => !h.clearedAt);
   const counts = new Map<string, number>();
   for (const r of file.readings)
-    if (r.outcome.ok) counts.set(r.outcome.judgement.verdict, (counts.get(r.outcome.judgement.verdict) ?? 0) + 1);
+    if (r.outcome.ok)
+      counts.set(r.outcome.judgement.verdict, (counts.get(r.outcome.judgement.verdict) ?? 0) + 1);
   return (
     <>
       <div className="mb-3 flex items-center gap-3">
@@ -159,7 +165,9 @@ function Stations({ file }: { file: MotorFile }) {
           size={36}
         />
         <div>
-          <b className={`block text-[21px] leading-tight ${['failed', 'held'].includes(file.verdict.state) ? 'text-carmine' : ''}`}>
+          <b
+            className={`block text-[21px] leading-tight ${['failed', 'held'].includes(file.verdict.state) ? 'text-carmine' : ''}`}
+          >
             {file.verdict.order}
           </b>
           <span className="text-[14px] text-graphite">
@@ -189,7 +197,9 @@ function Stations({ file }: { file: MotorFile }) {
         onOpen={(o) => !o && setReleasing(null)}
         onReason={(reason) =>
           void act(
-            unwrap(clear({ writeId: crypto.randomUUID(), number: file.motor.number, id: releasing!, reason })),
+            unwrap(
+              clear({ writeId: crypto.randomUUID(), number: file.motor.number, id: releasing!, reason }),
+            ),
             'Hold released.',
           )
         }
@@ -204,7 +214,13 @@ function Stations({ file }: { file: MotorFile }) {
               <tr key={s.id} className={`border-b border-grid ${here ? 'bg-wash' : ''}`}>
                 <td className="py-[3px] pr-2 text-graphite">{s.body}</td>
                 <td className={`py-[3px] ${here ? 'font-[650]' : ''}`}>
-                  {here ? <Link to={`${base}/traveller`} className="underline">{s.title}</Link> : s.title}
+                  {here ? (
+                    <Link to={`${base}/traveller`} className="underline">
+                      {s.title}
+                    </Link>
+                  ) : (
+                    s.title
+                  )}
                 </td>
                 <td className="py-[3px] text-right text-graphite">
                   {step?.signedAt
@@ -261,7 +277,14 @@ function Gates({ file }: { file: MotorFile }) {
         onOpen={(o) => !o && setPassing(null)}
         onReason={(reason) =>
           void act(
-            unwrap(pass({ writeId: crypto.randomUUID(), number: file.motor.number, gate: passing ?? GATE_IDS[0]!, reason })),
+            unwrap(
+              pass({
+                writeId: crypto.randomUUID(),
+                number: file.motor.number,
+                gate: passing ?? GATE_IDS[0]!,
+                reason,
+              }),
+            ),
             'Gate passed.',
           )
         }

@@ -62,7 +62,9 @@ export function PlateForm({
             onType={(v) => onType({ [f.id]: v })}
             doubts={doubts.filter((d) => d.fields.includes(f.id))}
             suggestion={
-              f.id === 'speed' && poles ? `${poles.poles} poles, slip ${(100 * poles.slip).toFixed(1)} %` : undefined
+              f.id === 'speed' && poles
+                ? `${poles.poles} poles, slip ${(100 * poles.slip).toFixed(1)} %`
+                : undefined
             }
           />
         ))}

@@ -87,14 +87,16 @@ export function TakeIn() {
           </tbody>
         </table>
         <p className="text-[14px] text-graphite">
-          What you type stays on this device until the shop has it, also through a reload or a dropped network.
+          What you type stays on this device until the shop has it, also through a reload or a dropped
+          network.
         </p>
         <Caution
           name="Before you open it"
           text="Photograph it as it came. Measure insulation to ground first, then resistance; discharge and ground afterwards."
         />
         <p className="text-[14px] text-graphite">
-          Explosion-protected, mine, marine or nuclear machines: only under their own certification. Ask the lead first.
+          Explosion-protected, mine, marine or nuclear machines: only under their own certification. Ask the
+          lead first.
         </p>
       </View>
     </Sheet>

@@ -43,7 +43,13 @@ export function SignIn() {
                 {problemOf(error).title}
               </p>
             )}
-            <Key primary type="submit" letter="Enter" disabled={isLoading || !name || pin.length < 4} className="w-full">
+            <Key
+              primary
+              type="submit"
+              letter="Enter"
+              disabled={isLoading || !name || pin.length < 4}
+              className="w-full"
+            >
               Sign in
             </Key>
           </form>

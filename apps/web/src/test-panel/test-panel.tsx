@@ -48,7 +48,12 @@ function Panel({ file }: { file: MotorFile }) {
   return (
     <Sheet file={file} columns="2.6fr 5.4fr 4fr">
       <View letter="A" name="Tests" className="overflow-auto py-1">
-        <TestList file={file} kind={kindId} stage={stage} onChoose={(k, s) => setParams({ kind: k, stage: s })} />
+        <TestList
+          file={file}
+          kind={kindId}
+          stage={stage}
+          onChoose={(k, s) => setParams({ kind: k, stage: s })}
+        />
       </View>
       <OneTest key={`${kindId} ${stage}`} file={file} kindId={kindId} stage={stage} />
     </Sheet>
@@ -113,7 +118,7 @@ function TestList({
 function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId; stage: Stage }) {
   const kind = TEST_KINDS[kindId];
   const form = `test:${file.motor.number}:${kindId}:${stage}`;
-  const { typed, type, drop, open, writeId } = useDraft(form, kind.defaults as Record<string, string>);
+  const { typed, type, drop, open, writeId } = useDraft(form, kind.defaults);
   const [send, { isLoading }] = useAddReadingMutation();
   const act = useAct();
   const [working, setWorking] = useState<Figure | null>(null);
@@ -160,7 +165,10 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
     );
     if (!problem) drop();
   };
-  const problems = [...(log && !log.ok ? log.findings : (log?.findings ?? [])), ...(outcome.ok ? outcome.findings : outcome.findings)];
+  const problems = [
+    ...(log && !log.ok ? log.findings : (log?.findings ?? [])),
+    ...(outcome.ok ? outcome.findings : outcome.findings),
+  ];
   return (
     <>
       <View letter="B" name={kind.title} note={STAGES[stage]} className="overflow-auto px-4 py-3">
@@ -183,13 +191,20 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           </div>
           {kindId === 'polarity' && planned.analysis && (
             <p className="mt-2 text-[14px]">
-              Should read: <span className="fig">{planned.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
+              Should read:{' '}
+              <span className="fig">{planned.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
             </p>
           )}
           {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
           {open && (
             <div className="mt-3">
-              <FindingList findings={problems.filter((f) => f.code !== 'test.field-missing' || Object.keys(fields).length > Object.keys(kind.defaults).length)} />
+              <FindingList
+                findings={problems.filter(
+                  (f) =>
+                    f.code !== 'test.field-missing' ||
+                    Object.keys(fields).length > Object.keys(kind.defaults).length,
+                )}
+              />
             </div>
           )}
           <div className="mt-3 flex flex-wrap items-center gap-3">
@@ -202,7 +217,9 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         {shown && (
           <section className="mt-4" aria-label="Readings against their limits">
             <div className="mb-1 flex items-baseline justify-between border-b-2 border-ink">
-              <h2 className="text-[17px]">{open ? 'As typed' : `As kept by ${latest!.takenBy}, ${ageOf(latest!.takenAt)} ago`}</h2>
+              <h2 className="text-[17px]">
+                {open ? 'As typed' : `As kept by ${latest!.takenBy}, ${ageOf(latest!.takenAt)} ago`}
+              </h2>
               {before && <span className="text-[13px] text-graphite">open needle: {before.label}</span>}
             </div>
             <JudgedFigures
@@ -320,7 +337,9 @@ function LogDrop({ onText, has }: { onText: (t: string) => void; has: boolean })
         }}
       />
       <Key onClick={() => input.current?.click()}>{has ? 'Another log' : 'Read the oven’s log'}</Key>
-      <span className="text-[14px] text-graphite">CSV with the columns time, part, air. Or drop it here.</span>
+      <span className="text-[14px] text-graphite">
+        CSV with the columns time, part, air. Or drop it here.
+      </span>
     </div>
   );
 }

@@ -44,10 +44,17 @@ function OneTraveller({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
   const here = file.standing.standings.filter((s) => s.station);
   const asked = params.get('station');
-  const station = STATIONS.find((s) => s.id === asked) ?? (here[0] ? stationOf(here[0].station!) : STATIONS[STATIONS.length - 1]!);
+  const station =
+    STATIONS.find((s) => s.id === asked) ??
+    (here[0] ? stationOf(here[0].station!) : STATIONS[STATIONS.length - 1]!);
   return (
     <Sheet file={file} columns="1fr">
-      <View letter="A" name="Traveller" note={`${station.body}, ${station.name.toLowerCase()}`} className="flex flex-col overflow-hidden max-xl:overflow-visible">
+      <View
+        letter="A"
+        name="Traveller"
+        note={`${station.body}, ${station.name.toLowerCase()}`}
+        className="flex flex-col overflow-hidden max-xl:overflow-visible"
+      >
         <Tracks file={file} station={station} onChoose={(id) => setParams({ station: id })} />
         <Step key={station.id} file={file} station={station} onDone={() => setParams({})} />
       </View>
@@ -82,11 +89,27 @@ function Tracks({
             className={`relative min-h-12 min-w-12 flex-1 px-0.5 pt-5 text-[13px] leading-tight -outline-offset-2 xl:min-h-[38px] xl:pt-[18px] ${current ? 'font-[700] text-copper' : signed ? '' : 'text-graphite'}`}
           >
             <svg className="absolute top-1 left-0 h-4 w-full" aria-hidden="true" preserveAspectRatio="none">
-              <path d="M0 8H4000" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth={signed ? 3 : 1} />
+              <path
+                d="M0 8H4000"
+                stroke={signed ? 'var(--ink)' : 'var(--hair)'}
+                strokeWidth={signed ? 3 : 1}
+              />
             </svg>
-            <svg className="absolute top-0.5 left-1/2 -translate-x-1/2" width="18" height="18" aria-hidden="true">
+            <svg
+              className="absolute top-0.5 left-1/2 -translate-x-1/2"
+              width="18"
+              height="18"
+              aria-hidden="true"
+            >
               {working || current ? (
-                <circle cx="9" cy="9" r="5.5" fill="var(--paper)" stroke={working ? 'var(--copper)' : 'var(--ink)'} strokeWidth={working ? 3.4 : 2} />
+                <circle
+                  cx="9"
+                  cy="9"
+                  r="5.5"
+                  fill="var(--paper)"
+                  stroke={working ? 'var(--copper)' : 'var(--ink)'}
+                  strokeWidth={working ? 3.4 : 2}
+                />
               ) : (
                 <path d="M9 5v8" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth="1.6" />
               )}
@@ -99,7 +122,10 @@ function Tracks({
     </div>
   );
   return (
-    <nav aria-label="Stations" className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2">
+    <nav
+      aria-label="Stations"
+      className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2"
+    >
       <div className="xl:self-center">{row(OPENING, '')}</div>
       <div>
         {row(TRACKS.stator, 'stator')}
@@ -123,8 +149,10 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const [asking, setAsking] = useState<'hold' | 'release' | 'pass' | null>(null);
   const act = useAct();
 
-  const hold = holdOn(station.id, file.holds as readonly HoldRecord[]) as (HoldRecord & { id: string }) | null;
-  const before = requiredBefore(station.id).filter((id) => !file.steps.some((s) => s.station === id && s.signedAt));
+  const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
+  const before = requiredBefore(station.id).filter(
+    (id) => !file.steps.some((s) => s.station === id && s.signedAt),
+  );
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
   const gatePassed = file.gatePasses.some((p) => p.gate === station.gate);
   const shut = gate !== null && !gate.open && !gatePassed;
@@ -144,7 +172,9 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           ...(kind === 'sign' ? { typed: { ...typed } } : {}),
         }),
       ),
-      kind === 'take' ? `${station.title}: taken by ${session?.name}.` : `${station.title}: signed by ${session?.name}.`,
+      kind === 'take'
+        ? `${station.title}: taken by ${session?.name}.`
+        : `${station.title}: signed by ${session?.name}.`,
     );
     if (!problem && kind === 'sign') {
       drop();
@@ -259,7 +289,9 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
                   value={typed[f.id] ?? ''}
                   onType={(v) => type({ [f.id]: v })}
                   missing={station.required.includes(f.id)}
-                  doubts={findings.filter((x) => x.fields.includes(f.id) && x.code !== 'station.field-missing')}
+                  doubts={findings.filter(
+                    (x) => x.fields.includes(f.id) && x.code !== 'station.field-missing',
+                  )}
                 />
               ))}
               <button type="submit" className="sr-only" tabIndex={-1}>
@@ -269,13 +301,20 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           )}
           {!signed && (
             <div className="mt-2">
-              <FindingList findings={findings.filter((f) => !['station.field-missing'].includes(f.code) && !f.code.startsWith('field.'))} />
+              <FindingList
+                findings={findings.filter(
+                  (f) => !['station.field-missing'].includes(f.code) && !f.code.startsWith('field.'),
+                )}
+              />
             </div>
           )}
         </div>
       </div>
       <footer className="no-print flex shrink-0 items-stretch border-t-2 border-ink">
-        <Key className="min-h-[72px] flex-1 border-0 border-r border-hair text-[19px] text-carmine xl:min-h-[56px] xl:max-w-[240px]" onClick={() => setAsking('hold')}>
+        <Key
+          className="min-h-[72px] flex-1 border-0 border-r border-hair text-[19px] text-carmine xl:min-h-[56px] xl:max-w-[240px]"
+          onClick={() => setAsking('hold')}
+        >
           Hold
         </Key>
         {!signed && !taken && (
@@ -294,7 +333,9 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           onClick={() => void write('sign')}
           className="min-h-[72px] flex-[2] -outline-offset-4 bg-copper px-4 text-on-copper disabled:bg-paper disabled:text-graphite xl:min-h-[56px]"
         >
-          <b className="block text-[22px] leading-tight">{signed ? 'Signed' : `Sign as ${session?.name ?? ''}`}</b>
+          <b className="block text-[22px] leading-tight">
+            {signed ? 'Signed' : `Sign as ${session?.name ?? ''}`}
+          </b>
           <span className="text-[15px]">
             {signed
               ? `${step!.signedBy}`
@@ -305,7 +346,10 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
                   : shut
                     ? 'shut: the gate'
                     : stops.length > 0
-                      ? `still needs: ${stops.map((f) => f.message.replace(' is missing.', '').toLowerCase()).slice(0, 3).join(', ')}`
+                      ? `still needs: ${stops
+                          .map((f) => f.message.replace(' is missing.', '').toLowerCase())
+                          .slice(0, 3)
+                          .join(', ')}`
                       : 'then on to the next station'}
           </span>
         </button>
@@ -316,7 +360,12 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
         action="Hold it"
         open={asking === 'hold'}
         onOpen={(o) => setAsking(o ? 'hold' : null)}
-        onReason={(reason) => void act(unwrap(raise({ writeId: crypto.randomUUID(), number, body: station.body, reason })), 'Held.')}
+        onReason={(reason) =>
+          void act(
+            unwrap(raise({ writeId: crypto.randomUUID(), number, body: station.body, reason })),
+            'Held.',
+          )
+        }
       />
       <ReasonDialog
         title="Release the hold"
@@ -335,7 +384,10 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
         open={asking === 'pass'}
         onOpen={(o) => setAsking(o ? 'pass' : null)}
         onReason={(reason) =>
-          void act(unwrap(pass({ writeId: crypto.randomUUID(), number, gate: station.gate!, reason })), 'Gate passed.')
+          void act(
+            unwrap(pass({ writeId: crypto.randomUUID(), number, gate: station.gate!, reason })),
+            'Gate passed.',
+          )
         }
       />
     </>
@@ -348,7 +400,7 @@ function Materials({ file, station }: { file: MotorFile; station: Station }) {
   if (!analysis || !['insulate', 'wind', 'connect', 'check'].includes(station.id)) return null;
   const { winding, layout, connection, figures } = analysis;
   const wires = winding.wires.map((w) => `${w.count}×${w.bareDiameterMm.toFixed(2)}`).join(' + ');
-  const value = (id: keyof typeof figures) => (figures[id] ? showShort(figures[id]!.value, 4) : '–');
+  const value = (id: keyof typeof figures) => (figures[id] ? showShort(figures[id].value, 4) : '–');
   const rows: readonly [string, string][] =
     station.id === 'insulate'
       ? [
@@ -358,7 +410,10 @@ function Materials({ file, station }: { file: MotorFile; station: Station }) {
         ]
       : station.id === 'wind'
         ? [
-            ['Coils', `${layout.coils.length}, in ${layout.groups.length} groups of ${groupSizes(layout.groups.map((g) => g.coils.length))}`],
+            [
+              'Coils',
+              `${layout.coils.length}, in ${layout.groups.length} groups of ${groupSizes(layout.groups.map((g) => g.coils.length))}`,
+            ],
             ['Span', `1-${winding.pitch + 1}`],
             ['Turns in a coil', String(winding.turnsPerCoil)],
             ['Wires in hand', `${wires} mm`],
@@ -390,7 +445,10 @@ function Materials({ file, station }: { file: MotorFile; station: Station }) {
         </tbody>
       </table>
       {station.id === 'connect' && (
-        <Link className="mt-2 inline-block underline" to={`/motor/${encodeURIComponent(file.motor.number)}/connection`}>
+        <Link
+          className="mt-2 inline-block underline"
+          to={`/motor/${encodeURIComponent(file.motor.number)}/connection`}
+        >
           The connection drawing and its list
         </Link>
       )}
@@ -404,7 +462,15 @@ const groupSizes = (sizes: readonly number[]) => {
 };
 
 function Tests({ file, station }: { file: MotorFile; station: Station }) {
-  const stage = { intake: 'incoming', core: 'bare', connect: 'before-varnish', check: 'before-varnish', cure: 'varnished', balance: 'final', test: 'final' }[station.id as string];
+  const stage = {
+    intake: 'incoming',
+    core: 'bare',
+    connect: 'before-varnish',
+    check: 'before-varnish',
+    cure: 'varnished',
+    balance: 'final',
+    test: 'final',
+  }[station.id as string];
   return (
     <section className="mb-4">
       <h3 className="mb-1 border-b-[1.5px] border-ink text-[17px] font-[650]">Tests here</h3>

@@ -59,7 +59,9 @@ function OneVerdict({ file }: { file: MotorFile }) {
                           {i === 0 && (
                             <Link to={`${base}/tests?kind=${r.kind}&stage=${r.stage}`}>
                               <b className="font-[650]">{TEST_KINDS[r.kind].title}</b>
-                              <span className="block text-[13px] text-graphite">{STAGES[r.stage as Stage]}</span>
+                              <span className="block text-[13px] text-graphite">
+                                {STAGES[r.stage as Stage]}
+                              </span>
                             </Link>
                           )}
                         </td>
@@ -72,7 +74,9 @@ function OneVerdict({ file }: { file: MotorFile }) {
                           <LimitScale scale={f.scale!} value={f.figure.value} small width={130} />
                         </td>
                         <td className="py-1 whitespace-nowrap">
-                          <span className={`flex items-center gap-1.5 text-[14px] ${f.verdict === 'stop' ? 'font-[650] text-carmine' : ''}`}>
+                          <span
+                            className={`flex items-center gap-1.5 text-[14px] ${f.verdict === 'stop' ? 'font-[650] text-carmine' : ''}`}
+                          >
                             <VerdictMark verdict={f.verdict!} size={16} />
                             {VERDICT_WORD[f.verdict!]}
                           </span>
@@ -112,7 +116,9 @@ function OneVerdict({ file }: { file: MotorFile }) {
         <div className="grid grid-cols-2 gap-2">
           {verdict.gates.map((g) => {
             const passed = file.gatePasses.some((p) => p.gate === g.gate);
-            const wrong = g.findings.some((f) => f.severity === 'stop' && !f.code.endsWith('-missing') && !f.code.endsWith('-gap'));
+            const wrong = g.findings.some(
+              (f) => f.severity === 'stop' && !f.code.endsWith('-missing') && !f.code.endsWith('-gap'),
+            );
             const mark: MarkKind = g.open ? 'sound' : passed ? 'watch' : wrong ? 'stop' : 'to-come';
             return (
               <span key={g.gate} className="flex items-center gap-2 text-[14px]">

@@ -79,16 +79,26 @@ export function FigureTable({
                   {figure.name} <span className="fig text-[13px] text-graphite">{figure.unit}</span>
                 </button>
               </th>
-              <td className="fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap">{value(found, id)}</td>
+              <td className="fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap">
+                {value(found, id)}
+              </td>
               {proposed && (
-                <td className={`fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap ${moved ? 'font-bold' : ''}`}>
+                <td
+                  className={`fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap ${moved ? 'font-bold' : ''}`}
+                >
                   {value(proposed, id)}
                 </td>
               )}
               <td className="pl-2">
                 {judged && (
                   <span className="flex items-center gap-1" title={VERDICT_WORD[judged.verdict]}>
-                    <LimitScale scale={judged.scale} value={figure.value} before={moved ? (before ?? null) : null} small width={74} />
+                    <LimitScale
+                      scale={judged.scale}
+                      value={figure.value}
+                      before={moved ? (before ?? null) : null}
+                      small
+                      width={74}
+                    />
                     {judged.verdict !== 'sound' && <VerdictMark verdict={judged.verdict} size={13} />}
                     <span className="sr-only">{VERDICT_WORD[judged.verdict]}</span>
                   </span>

@@ -48,7 +48,8 @@ function Bench({ file }: { file: MotorFile }) {
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       const slots = shown?.layout.slots;
       if (e.key === 'Escape') setChosen(null);
-      else if ((e.key === 'w' || e.key === 'W') && touched) setTurn((t) => (t === 'proposed' ? 'as-found' : 'proposed'));
+      else if ((e.key === 'w' || e.key === 'W') && touched)
+        setTurn((t) => (t === 'proposed' ? 'as-found' : 'proposed'));
       else if (slots && e.key === 'ArrowRight') setCoil((c) => ((c ?? 0) % slots) + 1);
       else if (slots && e.key === 'ArrowLeft') setCoil((c) => (((c ?? 2) - 2 + slots) % slots) + 1);
       else if (e.key === 'g') setLit((l) => (l === 'coil' ? 'group' : l === 'group' ? 'circuit' : 'coil'));
@@ -89,13 +90,18 @@ function Bench({ file }: { file: MotorFile }) {
     );
 
   const figure = chosen ? shown.figures[chosen] : undefined;
-  const compared = proposed && found.checked.analysis ? compareWindings(found.checked.analysis, proposed) : [];
+  const compared =
+    proposed && found.checked.analysis ? compareWindings(found.checked.analysis, proposed) : [];
   const inTurn = turn === 'proposed' && touched;
   return (
-    <Sheet file={file} columns="5fr 4fr 3fr">
-      <View letter="A" name="Bore from the connection end" note={inTurn ? 'proposed' : 'as found'} className="flex flex-col overflow-hidden max-xl:overflow-visible">
+    <Sheet file={file} columns="5fr 4fr 3fr" foot={<Strip analysis={shown} coil={coil} onPick={pick} />}>
+      <View
+        letter="A"
+        name="Bore from the connection end"
+        note={inTurn ? 'proposed' : 'as found'}
+        className="flex flex-col overflow-hidden max-xl:overflow-visible"
+      >
         <Ring analysis={shown} coil={coil} lit={lit} onPick={pick} />
-        <Strip analysis={shown} coil={coil} onPick={pick} />
       </View>
       <View letter="B" name="Figures" className="overflow-auto px-3 py-2">
         <div className="flex items-center justify-between">
@@ -139,7 +145,9 @@ function Bench({ file }: { file: MotorFile }) {
             <PickedCoil analysis={shown} coil={coil} lit={lit} onLit={setLit} />
             <h2 className="border-b-2 border-ink text-[17px]">Change it</h2>
             <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-              {WINDING_FIELDS.filter((f) => ['span', 'turns', 'wires', 'circuits', 'connection'].includes(f.id)).map((f) => (
+              {WINDING_FIELDS.filter((f) =>
+                ['span', 'turns', 'wires', 'circuits', 'connection'].includes(f.id),
+              ).map((f) => (
                 <TypedField
                   key={f.id}
                   field={f}
@@ -155,16 +163,18 @@ function Bench({ file }: { file: MotorFile }) {
             <p className="text-[13px] text-graphite">
               Circuits that work: {circuitsThatWork(shown.winding).join(', ')}.
             </p>
-            {proposal.clash && <MergeBox clash={proposal.clash} mine={proposal.typed} onMerge={proposal.merge} />}
-            {!proposed && touched && <FindingList findings={proposal.checked.findings} />}
-            {proposed && (
-              <FindingList
-                findings={[...compared, ...proposed.findings]}
-              />
+            {proposal.clash && (
+              <MergeBox clash={proposal.clash} mine={proposal.typed} onMerge={proposal.merge} />
             )}
+            {!proposed && touched && <FindingList findings={proposal.checked.findings} />}
+            {proposed && <FindingList findings={[...compared, ...proposed.findings]} />}
             {!touched && <FindingList findings={shown.findings} />}
             <div className="flex flex-wrap gap-2">
-              <Key primary disabled={!proposal.open || !proposed || proposal.saving} onClick={() => void proposal.save()}>
+              <Key
+                primary
+                disabled={!proposal.open || !proposed || proposal.saving}
+                onClick={() => void proposal.save()}
+              >
                 Keep the proposal
               </Key>
               {proposal.open && (
@@ -244,7 +254,7 @@ function Strip({
   coil: number | null;
   onPick: (of: string) => void;
 }) {
-  const [ref, width] = useWidth<HTMLDivElement>(520);
+  const [ref, width] = useWidth<HTMLDivElement>(1240);
   // A slot needs ten points to be read; a long strip scrolls.
   const drawn = Math.max(width, analysis.layout.slots * 11 + 62);
   const chosenCoil = coil && coil <= analysis.layout.slots ? coil : null;
@@ -252,7 +262,7 @@ function Strip({
     () =>
       unrolledSlots(analysis.layout, {
         width: drawn,
-        height: 158,
+        height: 150,
         turnsPerCoil: analysis.winding.turnsPerCoil,
         circuits: analysis.winding.circuits,
         chosenCoil,
@@ -260,11 +270,22 @@ function Strip({
     [analysis, drawn, chosenCoil],
   );
   return (
-    <div ref={ref} className="shrink-0 overflow-x-auto border-t border-hair" tabIndex={0} aria-label="Slots unrolled, wave at the peak of U, for 1 A">
-      <div style={{ width: drawn }}>
-        <SceneView scene={scene} onPick={onPick} className="max-w-none" />
+    <section data-view="D" aria-label="Slots unrolled" tabIndex={-1} className="outline-none">
+      <h1 className="flex h-5 items-center gap-2 px-3 text-[13px] font-[650]">
+        <span className="fig font-bold">D</span>Slots unrolled
+        <span className="font-medium text-graphite">wave at the peak of U, for 1 A; fundamental dashed</span>
+      </h1>
+      <div
+        ref={ref}
+        className="overflow-x-auto -outline-offset-2"
+        tabIndex={0}
+        aria-label="Slots, scrolls sideways"
+      >
+        <div style={{ width: drawn }}>
+          <SceneView scene={scene} onPick={onPick} className="max-w-none" />
+        </div>
       </div>
-    </div>
+    </section>
   );
 }
 
@@ -299,7 +320,8 @@ function PickedCoil({
           </button>
         ))}
         <span className="ml-auto self-center text-[13px] text-graphite">
-          <kbd className="fig border border-pencil px-1">←</kbd> <kbd className="fig border border-pencil px-1">→</kbd> coil
+          <kbd className="fig border border-pencil px-1">←</kbd>{' '}
+          <kbd className="fig border border-pencil px-1">→</kbd> coil
         </span>
       </div>
       <table className="w-full text-[14px]">
@@ -307,9 +329,18 @@ function PickedCoil({
           {[
             ['coil', `${c.number}: slot ${c.topSlot} bore side, ${c.bottomSlot} back side`],
             ['group', `${group.name}, ${group.polarity}: coils ${group.coils.join(', ')}`],
-            ['ends', `start slot ${group.coils[0]}, finish slot ${analysis.layout.coils[group.coils[group.coils.length - 1]! - 1]!.bottomSlot}`],
-            ['circuit', `${c.phase}${circuit + 1} of ${analysis.winding.circuits}: ${groups.map((g) => analysis.layout.groups[g - 1]!.name).join(' ')}`],
-            ['coil ends', `${analysis.coilEnds} in all, ${analysis.connection.endsPerLead} on a lead${analysis.connection.endsAtStar ? `, ${analysis.connection.endsAtStar} at the star` : ''}`],
+            [
+              'ends',
+              `start slot ${group.coils[0]}, finish slot ${analysis.layout.coils[group.coils[group.coils.length - 1]! - 1]!.bottomSlot}`,
+            ],
+            [
+              'circuit',
+              `${c.phase}${circuit + 1} of ${analysis.winding.circuits}: ${groups.map((g) => analysis.layout.groups[g - 1]!.name).join(' ')}`,
+            ],
+            [
+              'coil ends',
+              `${analysis.coilEnds} in all, ${analysis.connection.endsPerLead} on a lead${analysis.connection.endsAtStar ? `, ${analysis.connection.endsAtStar} at the star` : ''}`,
+            ],
           ].map(([label, text]) => (
             <tr key={label} className="border-b border-grid align-top">
               <td className="py-0.5 pr-3 text-graphite">{label}</td>
@@ -343,7 +374,9 @@ function Harmonics({ analysis }: { analysis: WindingAnalysis }) {
               <td>{Number.isInteger(h.order) ? h.order : h.order.toFixed(2)}</td>
               <td className="text-right">{h.windingFactor.toFixed(3)}</td>
               <td className="text-right">{h.amplitudeA.toFixed(2)}</td>
-              <td className="pl-2">{h.direction === 'with' ? 'with' : h.direction === 'against' ? 'against' : 'both ways'}</td>
+              <td className="pl-2">
+                {h.direction === 'with' ? 'with' : h.direction === 'against' ? 'against' : 'both ways'}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -93,15 +93,11 @@ function checkCounts(winding: WindingData): Finding[] {
   const found: Finding[] = [];
   if (!(Number.isInteger(winding.turnsPerCoil) && winding.turnsPerCoil >= 1))
     found.push(
-      finding('stop', 'winding.turns-not-whole', 'Turns in a coil are counted: 1 or more.', [
-        'turns',
-      ]),
+      finding('stop', 'winding.turns-not-whole', 'Turns in a coil are counted: 1 or more.', ['turns']),
     );
   if (winding.wires.length === 0)
     found.push(
-      finding('stop', 'winding.no-wire', 'At least one wire in hand is needed, such as 2x0.95.', [
-        'wires',
-      ]),
+      finding('stop', 'winding.no-wire', 'At least one wire in hand is needed, such as 2x0.95.', ['wires']),
     );
   return found;
 }

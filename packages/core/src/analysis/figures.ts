@@ -277,8 +277,7 @@ export function deriveFigures(
             w: given('w', shape.widthMm, 'mm', 'mean slot width, from the same'),
             tw: given('t_w', settings.wedgeThicknessMm, 'mm', 'shop setting, wedge'),
           },
-          value: (v) =>
-            (2 * v.T * v.sq) / Math.max(1e-9, v.As - v.t * (2 * v.h + 2 * v.w) - v.tw * v.w),
+          value: (v) => (2 * v.T * v.sq) / Math.max(1e-9, v.As - v.t * (2 * v.h + 2 * v.w) - v.tw * v.w),
         },
         keep,
       );

@@ -38,7 +38,6 @@ export const SLOT_FILL = lowerIsBetter({
 });
 
 export function currentDensityScale(cooling: Supply['cooling']): LimitScale {
-  const [low, high] =
-    cooling === 'enclosed' ? [3, 5] : cooling === 'open' ? [5, 8] : [4, 7];
+  const [low, high] = cooling === 'enclosed' ? [3, 5] : cooling === 'open' ? [5, 8] : [4, 7];
   return usualRange({ from: 1, low, high, limit: high + 1.5, to: high + 4, source });
 }

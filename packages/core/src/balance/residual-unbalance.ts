@@ -1,6 +1,15 @@
 /** Residual unbalance of a rotor against what its mass, speed and grade permit. */
 import { choice, quantity } from '../fields/index.ts';
-import { derive, given, lowerIsBetter, taken, type Figure, judgeFigure, verdictOf, type Judgement } from '../quantity/index.ts';
+import {
+  derive,
+  given,
+  lowerIsBetter,
+  taken,
+  type Figure,
+  judgeFigure,
+  verdictOf,
+  type Judgement,
+} from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const BALANCE_FIELDS = [
@@ -15,7 +24,14 @@ export const BALANCE_FIELDS = [
   }),
   quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7),
   quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
-  quantity('bearingSpan', 'Between the bearings', 'length', 10, 10000, 'empty: centre of gravity in the middle'),
+  quantity(
+    'bearingSpan',
+    'Between the bearings',
+    'length',
+    10,
+    10000,
+    'empty: centre of gravity in the middle',
+  ),
   quantity('centreFromDrive', 'Drive-end bearing to centre of gravity', 'length', 0, 10000),
 ] as const;
 

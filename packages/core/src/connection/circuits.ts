@@ -82,9 +82,7 @@ export function splitCircuits(layout: LapLayout, circuits: number): CircuitSplit
 
 /** Every number of circuits that works, rising. */
 export function validCircuits(layout: LapLayout): number[] {
-  const most = Math.max(
-    ...PHASES.map((ph) => layout.groups.filter((g) => g.phase === ph).length),
-  );
+  const most = Math.max(...PHASES.map((ph) => layout.groups.filter((g) => g.phase === ph).length));
   const works: number[] = [];
   for (let c = 1; c <= most; c++) if (canPart(layout, c)) works.push(c);
   return works;
@@ -94,9 +92,7 @@ function canPart(layout: LapLayout, circuits: number): boolean {
   return PHASES.every((phase) => {
     const groups = groupVoltages(layout, phase);
     const coils = groups.reduce((n, g) => n + g.coils, 0);
-    return (
-      coils % circuits === 0 && groups.length >= circuits && part(groups, circuits) !== null
-    );
+    return coils % circuits === 0 && groups.length >= circuits && part(groups, circuits) !== null;
   });
 }
 
@@ -116,30 +112,25 @@ function part(groups: readonly GroupVoltage[], circuits: number): GroupVoltage[]
   const matches = (set: readonly GroupVoltage[]) => {
     const s = sumOf(set);
     return (
-      s.coils === want.coils &&
-      Math.abs(s.re - want.re) < TOLERANCE &&
-      Math.abs(s.im - want.im) < TOLERANCE
+      s.coils === want.coils && Math.abs(s.re - want.re) < TOLERANCE && Math.abs(s.im - want.im) < TOLERANCE
     );
   };
   if (groups.length % circuits === 0) {
     const size = groups.length / circuits;
-    const neighbours = Array.from({ length: circuits }, (_, i) =>
-      groups.slice(i * size, (i + 1) * size),
-    );
+    const neighbours = Array.from({ length: circuits }, (_, i) => groups.slice(i * size, (i + 1) * size));
     if (neighbours.every(matches)) return neighbours;
-    const skipping = Array.from({ length: circuits }, (_, i) =>
-      groups.filter((_g, k) => k % circuits === i),
-    );
+    const skipping = Array.from({ length: circuits }, (_, i) => groups.filter((_g, k) => k % circuits === i));
     if (skipping.every(matches)) return skipping;
   }
   return search(groups, circuits, want);
 }
 
 const sumOf = (set: readonly GroupVoltage[]) =>
-  set.reduce(
-    (s, g) => ({ re: s.re + g.re, im: s.im + g.im, coils: s.coils + g.coils }),
-    { re: 0, im: 0, coils: 0 },
-  );
+  set.reduce((s, g) => ({ re: s.re + g.re, im: s.im + g.im, coils: s.coils + g.coils }), {
+    re: 0,
+    im: 0,
+    coils: 0,
+  });
 
 /** Fills one circuit after another; groups with the same voltage and size are interchangeable. */
 function search(
@@ -151,9 +142,7 @@ function search(
   for (const g of groups) {
     const known = classes.find(
       ([h]) =>
-        h!.coils === g.coils &&
-        Math.abs(h!.re - g.re) < TOLERANCE &&
-        Math.abs(h!.im - g.im) < TOLERANCE,
+        h!.coils === g.coils && Math.abs(h!.re - g.re) < TOLERANCE && Math.abs(h!.im - g.im) < TOLERANCE,
     );
     if (known) known.push(g);
     else classes.push([g]);
@@ -202,13 +191,10 @@ function search(
 function shiftBetweenRuns(groups: readonly GroupVoltage[], circuits: number): number | null {
   if (groups.length % circuits !== 0) return null;
   const size = groups.length / circuits;
-  const runs = Array.from({ length: circuits }, (_, i) =>
-    sumOf(groups.slice(i * size, (i + 1) * size)),
-  );
+  const runs = Array.from({ length: circuits }, (_, i) => sumOf(groups.slice(i * size, (i + 1) * size)));
   const magnitude = (s: { re: number; im: number }) => Math.hypot(s.re, s.im);
   const equal = runs.every(
-    (r) =>
-      r.coils === runs[0]!.coils && Math.abs(magnitude(r) - magnitude(runs[0]!)) < TOLERANCE,
+    (r) => r.coils === runs[0]!.coils && Math.abs(magnitude(r) - magnitude(runs[0]!)) < TOLERANCE,
   );
   if (!equal) return null;
   const angle = (s: { re: number; im: number }) => (Math.atan2(s.im, s.re) * 180) / Math.PI;

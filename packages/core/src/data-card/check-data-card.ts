@@ -142,7 +142,10 @@ function checkCore(card: DataCard): Finding[] {
         ),
       );
     else if (slotArea) {
-      const shape = slotShape({ slots }, { boreDiameterMm: bore, toothWidthMm: toothWidth, slotAreaMm2: slotArea });
+      const shape = slotShape(
+        { slots },
+        { boreDiameterMm: bore, toothWidthMm: toothWidth, slotAreaMm2: slotArea },
+      );
       if (shape && (shape.depthMm > 0.5 * bore || shape.depthMm / shape.widthMm > 9))
         found.push(
           finding(
@@ -165,7 +168,12 @@ function checkCore(card: DataCard): Finding[] {
   }
   if (bore && backIron && backIron > bore)
     found.push(
-      finding('watch', 'card.back-iron-large', 'The back iron is deeper than the bore is wide; measure it again from slot bottom to outside.', ['backIron', 'bore']),
+      finding(
+        'watch',
+        'card.back-iron-large',
+        'The back iron is deeper than the bore is wide; measure it again from slot bottom to outside.',
+        ['backIron', 'bore'],
+      ),
     );
   return found;
 }
@@ -240,13 +248,9 @@ function checkFigures(
   if (density.length > 0) {
     const names = { toothDensity: 'teeth', gapDensity: 'gap', backIronDensity: 'back iron' };
     const better = readings.find(
-      (r) =>
-        r.verdict !== 'stop' &&
-        (r.circuits !== winding.circuits || r.connection !== winding.connection),
+      (r) => r.verdict !== 'stop' && (r.circuits !== winding.circuits || r.connection !== winding.connection),
     );
-    const values = density
-      .map((id) => `${figures[id]!.value.toFixed(2)} T in the ${names[id]}`)
-      .join(', ');
+    const values = density.map((id) => `${figures[id]!.value.toFixed(2)} T in the ${names[id]}`).join(', ');
     found.push(
       finding(
         'stop',

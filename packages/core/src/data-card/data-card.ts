@@ -115,7 +115,7 @@ export function readDataCard(typed: Typed): {
     else found.push(finding('stop', 'field.not-wires', `Wires in hand: ${wires.message}`, ['wires']));
   }
   for (const id of ['connection', 'starJoint']) if (texts[id]) card[id] = texts[id];
-  return { card: card as DataCard, findings: found };
+  return { card: card, findings: found };
 }
 
 /** The winding on a card when enough of it is there to lay it out. */

@@ -1,6 +1,14 @@
 /** Core loss before and after burn-off. */
 import { quantity } from '../fields/index.ts';
-import { derive, given, lowerIsBetter, CP, judgeFigure, verdictOf, type Judgement } from '../quantity/index.ts';
+import {
+  derive,
+  given,
+  lowerIsBetter,
+  CP,
+  judgeFigure,
+  verdictOf,
+  type Judgement,
+} from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const CORE_LOSS_FIELDS = [

@@ -1,6 +1,15 @@
 /** Insulation resistance to ground: corrected to 40 °C, judged against IEEE 43, with the ten-minute index. */
 import { choice, quantity } from '../fields/index.ts';
-import { derive, given, higherIsBetter, type Figure, judgeFigure, verdictOf, type JudgedFigure, type Judgement } from '../quantity/index.ts';
+import {
+  derive,
+  given,
+  higherIsBetter,
+  type Figure,
+  judgeFigure,
+  verdictOf,
+  type JudgedFigure,
+  type Judgement,
+} from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const INSULATION_FIELDS = [
@@ -150,7 +159,8 @@ export function judgeInsulation(
     );
   const verdict = verdictOf(figures);
   // Unused by the verdict, but shown: what the other model would say of the same reading.
-  const other = n['oneMinute']! * insulationFactorTo40(temperature, model === 'halving' ? 'thermoset' : 'halving');
+  const other =
+    n['oneMinute']! * insulationFactorTo40(temperature, model === 'halving' ? 'thermoset' : 'halving');
   reasons.push(
     `By the ${model === 'halving' ? 'thermoset' : 'halving'} form it would be ${showNumber(other, 3)} MΩ.`,
   );
@@ -166,4 +176,3 @@ export function judgeInsulation(
           : 'Do not apply high voltage. Dry the winding, clean it, measure again at the same temperature.',
   };
 }
-

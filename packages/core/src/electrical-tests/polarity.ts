@@ -20,7 +20,7 @@ export function judgePolarity(
   const letters = (t['sequence'] ?? '').toUpperCase().replaceAll(/[^NS]/g, '');
   const groups = context.groups ?? [];
   const reads = (flip: boolean) =>
-    groups.filter((g, i) => (letters[i] === 'N') !== (g.polarity === 'N') !== flip);
+    groups.filter((g, i) => ((letters[i] === 'N') !== (g.polarity === 'N')) !== flip);
   const straight = reads(false);
   const flipped = reads(true);
   const whole = flipped.length < straight.length;
@@ -51,12 +51,10 @@ export function judgePolarity(
         ? 'There is no winding plan to compare with; fill the data card first.'
         : `${letters.length} readings for ${groups.length} groups: walk once round and read every group.`,
     );
-  else if (wrong.length === 0)
-    reasons.push('North and south take turns all round, in every phase.');
+  else if (wrong.length === 0) reasons.push('North and south take turns all round, in every phase.');
   else {
     const byPhase = (['U', 'V', 'W'] as const).filter(
-      (ph) =>
-        groups.filter((g) => g.phase === ph).length === wrong.filter((g) => g.phase === ph).length,
+      (ph) => groups.filter((g) => g.phase === ph).length === wrong.filter((g) => g.phase === ph).length,
     );
     reasons.push(
       byPhase.length > 0

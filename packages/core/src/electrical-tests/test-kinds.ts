@@ -189,12 +189,9 @@ export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext
   if (kind.needsLog) found.push(...checkCureLog(context.log ?? []));
   if (kindId === 'polarity' && texts['sequence'] && /[^NSns\s,.-]/.test(texts['sequence']))
     found.push(
-      finding(
-        'stop',
-        'test.not-polarity',
-        'The walk is written with N and S only, one letter a group.',
-        ['sequence'],
-      ),
+      finding('stop', 'test.not-polarity', 'The walk is written with N and S only, one letter a group.', [
+        'sequence',
+      ]),
     );
   if (kindId === 'insulation' && numbers['oneMinute'] === 0)
     found.push(

@@ -1,7 +1,19 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
 import type { Star } from '../connection/index.ts';
 import { quantity } from '../fields/index.ts';
-import { derive, given, lowerIsBetter, taken, type LimitScale, CP, judgeFigure, verdictOf, type JudgedFigure, type Judgement, unbalance } from '../quantity/index.ts';
+import {
+  derive,
+  given,
+  lowerIsBetter,
+  taken,
+  type LimitScale,
+  CP,
+  judgeFigure,
+  verdictOf,
+  type JudgedFigure,
+  type Judgement,
+  unbalance,
+} from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const RESISTANCE_FIELDS = [
@@ -81,10 +93,7 @@ export function judgeResistance(
     true,
   );
   const figures: JudgedFigure[] = [
-    judgeFigure(
-      spread,
-      lowerIsBetter({ from: 0, watch: 1, limit: 2, to: 4, name: 'limit 2 %', source: CP }),
-    ),
+    judgeFigure(spread, lowerIsBetter({ from: 0, watch: 1, limit: 2, to: 4, name: 'limit 2 %', source: CP })),
   ];
   const reasons: string[] = [];
   if (spread.value > 1) {
@@ -96,12 +105,11 @@ export function judgeResistance(
     reasons.push(
       `${odd} is ${showNumber((100 * (value - mean)) / mean, 2)} % off the mean: a bad joint or a missing strand reads high, a missed turn reads low.`,
     );
-  } else reasons.push('The three readings agree. That does not show a reversed group: the copper is all there.');
+  } else
+    reasons.push('The three readings agree. That does not show a reversed group: the copper is all there.');
   const branches = context.connection ? branchResistances({ uv, vw, wu }, context.connection) : null;
   if (branches)
-    reasons.push(
-      `Solved for ${context.connection}: ${branches.map((b) => showNumber(b, 4)).join(', ')} Ω.`,
-    );
+    reasons.push(`Solved for ${context.connection}: ${branches.map((b) => showNumber(b, 4)).join(', ')} Ω.`);
   else if (context.connection)
     reasons.push('The three readings fit no three branches: one reading must be wrong.');
   if (context.plannedLineResistance25) {

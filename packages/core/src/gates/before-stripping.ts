@@ -5,7 +5,13 @@ import { gateState, type GateFacts, type GateState } from './gate.ts';
 export function beforeStripping(facts: GateFacts): GateState {
   const { card } = facts;
   const missing = card.missing.map((m): Finding =>
-    finding('stop', 'gate.card-gap', `${m.label} is not on the data card.`, [m.id], 'It cannot be counted or measured once the winding is out.'),
+    finding(
+      'stop',
+      'gate.card-gap',
+      `${m.label} is not on the data card.`,
+      [m.id],
+      'It cannot be counted or measured once the winding is out.',
+    ),
   );
   return gateState('before-stripping', 'Gate before stripping', [
     ...card.findings.filter((f) => f.severity !== 'note'),

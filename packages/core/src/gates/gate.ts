@@ -26,12 +26,7 @@ export interface GateState {
 }
 
 /** One finding when a test is missing or stops; none when it is sound or to watch. */
-export function wantTest(
-  facts: GateFacts,
-  kind: TestKindId,
-  stage: Stage,
-  consequence: string,
-): Finding[] {
+export function wantTest(facts: GateFacts, kind: TestKindId, stage: Stage, consequence: string): Finding[] {
   const title = TEST_KINDS[kind].title;
   const latest = facts.tests.find((t) => t.kind === kind && t.stage === stage);
   if (!latest)

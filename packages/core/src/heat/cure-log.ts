@@ -1,6 +1,14 @@
 /** Cure judged by the time of the part at temperature, not of the oven's air. */
 import { quantity } from '../fields/index.ts';
-import { derive, finding, given, type Finding, type LimitScale, judgeFigure, type Judgement } from '../quantity/index.ts';
+import {
+  derive,
+  finding,
+  given,
+  type Finding,
+  type LimitScale,
+  judgeFigure,
+  type Judgement,
+} from '../quantity/index.ts';
 import { showMinutes, showNumber } from '../units/index.ts';
 
 export const CURE_FIELDS = [
@@ -53,9 +61,7 @@ export function minutesAbove(
 /** Refuses a log that cannot be judged: too short, or time running backwards. */
 export function checkCureLog(points: readonly LogPoint[]): Finding[] {
   if (points.length < 2)
-    return [
-      finding('stop', 'cure.log-too-short', 'The log needs at least two readings.', ['log']),
-    ];
+    return [finding('stop', 'cure.log-too-short', 'The log needs at least two readings.', ['log'])];
   const back = points.findIndex((p, i) => i > 0 && p.minute <= points[i - 1]!.minute);
   return back > 0
     ? [

@@ -1,6 +1,17 @@
 /** Line currents of a run, without load and at rated load, against the plate and each other. */
 import { quantity } from '../fields/index.ts';
-import { derive, given, lowerIsBetter, type LimitScale, CP, judgeFigure, verdictOf, type JudgedFigure, type Judgement, unbalance } from '../quantity/index.ts';
+import {
+  derive,
+  given,
+  lowerIsBetter,
+  type LimitScale,
+  CP,
+  judgeFigure,
+  verdictOf,
+  type JudgedFigure,
+  type Judgement,
+  unbalance,
+} from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const RUN_FIELDS = [
@@ -87,7 +98,11 @@ function noLoadScale(poles: number | undefined): LimitScale {
   };
 }
 
-export function judgeNoLoad(n: Numbers, _t: Readonly<Record<string, string>>, context: RunContext): Judgement {
+export function judgeNoLoad(
+  n: Numbers,
+  _t: Readonly<Record<string, string>>,
+  context: RunContext,
+): Judgement {
   const figures: JudgedFigure[] = [];
   const reasons: string[] = [];
   if (context.currentA) {
@@ -120,7 +135,11 @@ export function judgeNoLoad(n: Numbers, _t: Readonly<Record<string, string>>, co
   };
 }
 
-export function judgeFullLoad(n: Numbers, _t: Readonly<Record<string, string>>, context: RunContext): Judgement {
+export function judgeFullLoad(
+  n: Numbers,
+  _t: Readonly<Record<string, string>>,
+  context: RunContext,
+): Judgement {
   const figures: JudgedFigure[] = [];
   const reasons: string[] = [];
   if (context.currentA) {

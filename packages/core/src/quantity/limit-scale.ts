@@ -33,8 +33,7 @@ export function judgeOn(scale: LimitScale, value: number): Verdict {
   if (value > last.to) return last.verdict;
   let best: Verdict = 'stop';
   for (const band of scale.bands) {
-    if (value >= band.from && value <= band.to && rank[band.verdict] < rank[best])
-      best = band.verdict;
+    if (value >= band.from && value <= band.to && rank[band.verdict] < rank[best]) best = band.verdict;
   }
   return best;
 }
@@ -45,9 +44,7 @@ export function judgeOn(scale: LimitScale, value: number): Verdict {
  */
 export function marginTo(scale: LimitScale, value: number): number | null {
   if (scale.limits.length === 0) return null;
-  const nearest = scale.limits.reduce((a, b) =>
-    Math.abs(a.at - value) <= Math.abs(b.at - value) ? a : b,
-  );
+  const nearest = scale.limits.reduce((a, b) => (Math.abs(a.at - value) <= Math.abs(b.at - value) ? a : b));
   if (nearest.at === 0) return null;
   const distance = Math.abs(value - nearest.at) / Math.abs(nearest.at);
   return judgeOn(scale, value) === 'stop' ? -distance : distance;

@@ -195,10 +195,7 @@ export const STATIONS: readonly Station[] = [
       'Gauge through the bore: no coil proud. Lace and tie.',
       'Mask feet, fits, rabbets, threads and bolt holes.',
     ],
-    record: [
-      choice('gauge', 'Gauge passes the bore', YES),
-      choice('masked', 'Feet and fits masked', YES),
-    ],
+    record: [choice('gauge', 'Gauge passes the bore', YES), choice('masked', 'Feet and fits masked', YES)],
     required: ['gauge', 'masked'],
     caution: {
       name: 'High voltage',
@@ -258,10 +255,7 @@ export const STATIONS: readonly Station[] = [
       'Bars and rings, cracks and colour; journals, keyway, run-out between centres.',
       'Mark the rotor with the motor number before it leaves the bench.',
     ],
-    record: [
-      quantity('runOut', 'Run-out', 'length', 0, 5),
-      choice('bars', 'Bars and rings sound', YES),
-    ],
+    record: [quantity('runOut', 'Run-out', 'length', 0, 5), choice('bars', 'Bars and rings sound', YES)],
     required: ['runOut', 'bars'],
     caution: {
       name: 'Lifting',
@@ -387,9 +381,7 @@ export function checkStationRecord(
   const found: Finding[] = [...findings];
   for (const field of station.record)
     if (station.required.includes(field.id) && !typed[field.id]?.trim())
-      found.push(
-        finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]),
-      );
+      found.push(finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]));
   for (const [field, message] of Object.entries(answersNo))
     if (texts[field] === 'no') found.push(finding('stop', `station.${field}-no`, message, [field]));
   const over = (field: string, watch: number, stop: number, message: string) => {

@@ -1,12 +1,5 @@
 /** Where stator and rotor stand, and what may happen next. */
-import {
-  CLOSING,
-  OPENING,
-  stationOf,
-  TRACKS,
-  type Body,
-  type StationId,
-} from './stations.ts';
+import { CLOSING, OPENING, stationOf, TRACKS, type Body, type StationId } from './stations.ts';
 
 export interface StepRecord {
   readonly station: StationId;
@@ -60,26 +53,27 @@ export function requiredBefore(station: StationId): StationId[] {
 export function holdOn(station: StationId, holds: readonly HoldRecord[]): HoldRecord | null {
   const body = stationOf(station).body;
   return (
-    holds.find(
-      (h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor'),
-    ) ?? null
+    holds.find((h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor')) ??
+    null
   );
 }
 
-export function standingOf(
-  steps: readonly StepRecord[],
-  holds: readonly HoldRecord[],
-): MotorStanding {
+export function standingOf(steps: readonly StepRecord[], holds: readonly HoldRecord[]): MotorStanding {
   const stepOf = new Map(steps.map((s) => [s.station, s]));
   const signed = (id: StationId) => stepOf.get(id)?.signedAt ?? null;
   const latestSigned = (ids: readonly StationId[]) =>
-    ids.map(signed).filter((t): t is string => t !== null).sort().at(-1) ?? null;
+    ids
+      .map(signed)
+      .filter((t): t is string => t !== null)
+      .sort()
+      .at(-1) ?? null;
   const at = (body: Body, track: readonly StationId[], before: readonly StationId[]): Standing => {
     const station = track.find((id) => !signed(id)) ?? null;
     const step = station ? stepOf.get(station) : undefined;
     const hold =
-      holds.find((h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor')) ??
-      null;
+      holds.find(
+        (h) => h.clearedAt === null && (h.body === body || h.body === 'motor' || body === 'motor'),
+      ) ?? null;
     return {
       body,
       station,
@@ -89,8 +83,7 @@ export function standingOf(
       hold,
     };
   };
-  if (OPENING.some((id) => !signed(id)))
-    return { phase: 'opening', standings: [at('motor', OPENING, [])] };
+  if (OPENING.some((id) => !signed(id))) return { phase: 'opening', standings: [at('motor', OPENING, [])] };
   const apart = [...TRACKS.stator, ...TRACKS.rotor].some((id) => !signed(id));
   if (apart)
     return {

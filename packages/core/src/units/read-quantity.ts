@@ -47,11 +47,7 @@ function readFraction(text: string): number {
  * @param dimension what it must be
  * @param assumed   spelling of the unit to take when none is typed; default the stored unit
  */
-export function readQuantity(
-  text: string,
-  dimension: Dimension,
-  assumed?: string,
-): QuantityReading {
+export function readQuantity(text: string, dimension: Dimension, assumed?: string): QuantityReading {
   const entry = DIMENSIONS[dimension];
   const trimmed = text.trim();
   if (dimension === 'wire-diameter') {
@@ -63,7 +59,8 @@ export function readQuantity(
         : { ok: true, value: diameter, converted: true };
     }
   }
-  const m = /^([+\-−]?[\d.,\s\u00a0\u202f]*(?:\d\s*\/\s*\d+)?(?:e[+-]?\d+)?)(.*)$/i.exec(trimmed);
+  const m =
+    /^((?:\d+[\s-]+)?\d+\s*\/\s*\d+|[+\-−]?[\d.,\s\u00a0\u202f]*(?:e[+-]?\d+)?)(.*)$/i.exec(trimmed);
   const numberText = (m?.[1] ?? '').trim();
   const unitText = (m?.[2] ?? '').trim();
   const value = numberText.includes('/') ? readFraction(numberText) : readNumber(numberText);

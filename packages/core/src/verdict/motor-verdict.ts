@@ -53,7 +53,12 @@ export function motorVerdict(
       state: 'in-work',
       order: 'Not yet',
       reasons: [
-        ...shut.slice(0, 1).flatMap((g) => g.findings.filter((f) => f.severity === 'stop').slice(0, 4).map((f) => f.message)),
+        ...shut.slice(0, 1).flatMap((g) =>
+          g.findings
+            .filter((f) => f.severity === 'stop')
+            .slice(0, 4)
+            .map((f) => f.message),
+        ),
         ...passNotes,
       ],
       gates,

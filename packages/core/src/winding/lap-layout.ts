@@ -77,21 +77,15 @@ export function checkLapInput({ slots, poles, pitch }: LapInput): Finding[] {
   }
   if (!Number.isInteger(poles) || poles < 2 || poles % 2 !== 0 || poles > 96)
     found.push(
-      finding(
-        'stop',
-        'winding.poles-not-even',
-        'Poles come in pairs: 2, 4, 6 and so on, up to 96.',
-        ['poles'],
-      ),
+      finding('stop', 'winding.poles-not-even', 'Poles come in pairs: 2, 4, 6 and so on, up to 96.', [
+        'poles',
+      ]),
     );
   if (!Number.isInteger(pitch) || pitch < 1)
     found.push(
-      finding(
-        'stop',
-        'winding.pitch-not-whole',
-        'The span runs from slot 1 to a later slot, such as 1-9.',
-        ['span'],
-      ),
+      finding('stop', 'winding.pitch-not-whole', 'The span runs from slot 1 to a later slot, such as 1-9.', [
+        'span',
+      ]),
     );
   else if (Number.isInteger(slots) && pitch >= slots)
     found.push(

@@ -2,8 +2,9 @@
 
 /**
  * Group sizes in angular order (group i belongs to the belts U −W V −U W −V in turn) with the same number of coils in
- * every phase and the smallest negative-sequence voltage found: even spreading for every start, then exchanging two
- * groups of one phase as long as that helps. Deterministic; a local optimum, not a proof of the best.
+ * every phase and the smallest negative-sequence voltage. With few poles every sequence is tried; with many, even
+ * spreading from every start, then exchanging two groups of one phase as long as that helps, which finds a good
+ * grouping and no proof of the best. Deterministic.
  * @param slots Q, divisible by 3; poles 2p with at least one slot per pole and phase
  * @returns 3·poles sizes that sum to Q
  * Source: symmetrical components (Fortescue 1918) applied to the phase sums, first principles.
@@ -12,37 +13,76 @@ export function unequalGroupSizes(slots: number, poles: number): number[] {
   const key = `${slots}/${poles}`;
   const known = memory.get(key);
   if (known) return known;
-  const groups = 3 * poles;
   const sums = prefixPhasors(slots, poles / 2);
   const coilsPerPhase = slots / 3;
+  const least = Math.floor(coilsPerPhase / poles);
+  const larger = coilsPerPhase - least * poles;
+  const all = poles <= 8 ? choices(poles, larger, EXHAUSTIVE) : null;
+  const patterns = all
+    ? all.map((chosen) => Array.from({ length: poles }, (_, i) => least + (chosen.has(i) ? 1 : 0)))
+    : evenSpreads(coilsPerPhase, poles);
+  // Even spreadings of U differ only by turning the whole winding, so one of them will do.
+  let best = bestOf(all ? patterns : patterns.slice(0, 1), patterns, poles, sums);
+  if (!all) best = exchange(best, sums);
+  memory.set(key, best);
+  return best;
+}
+
+/** So many patterns of one phase, cubed, are still tried in a moment. */
+const EXHAUSTIVE = 20;
+
+/** Every way to choose k of n, or null when there are more than `most`. */
+function choices(n: number, k: number, most: number): Set<number>[] | null {
+  let count = 1;
+  for (let i = 0; i < k; i++) count = (count * (n - i)) / (i + 1);
+  if (count > most) return null;
+  let lists: number[][] = [[]];
+  for (let step = 0; step < k; step++)
+    lists = lists.flatMap((list) => {
+      const from = list.length ? list[list.length - 1]! + 1 : 0;
+      return Array.from({ length: n - from }, (_, i) => [...list, from + i]);
+    });
+  return lists.map((l) => new Set(l));
+}
+
+function evenSpreads(coils: number, poles: number): number[][] {
   const spread = (shift: number) =>
     Array.from(
       { length: poles },
-      (_, i) =>
-        Math.floor(((i + 1) * coilsPerPhase + shift) / poles) -
-        Math.floor((i * coilsPerPhase + shift) / poles),
+      (_, i) => Math.floor(((i + 1) * coils + shift) / poles) - Math.floor((i * coils + shift) / poles),
     );
-  const patterns = unique(Array.from({ length: poles }, (_, s) => spread(s)));
+  return unique(Array.from({ length: poles }, (_, s) => spread(s)));
+}
+
+/** Belt order U −W V −U W −V: group i takes its phase from i mod 3 = 0 → U, 1 → W, 2 → V. */
+function bestOf(
+  ofU: readonly number[][],
+  patterns: readonly number[][],
+  poles: number,
+  sums: PrefixSums,
+): number[] {
   let best: number[] = [];
   let bestShare = Infinity;
-  for (const u of patterns)
+  for (const u of ofU)
     for (const v of patterns)
       for (const w of patterns) {
-        // Belt order U −W V −U W −V: group i takes its phase from i mod 3 = 0 → U, 1 → W, 2 → V.
-        const sizes = Array.from(
-          { length: groups },
-          (_, i) => [u, w, v][i % 3]![Math.floor(i / 3)]!,
-        );
+        const sizes = Array.from({ length: 3 * poles }, (_, i) => [u, w, v][i % 3]![Math.floor(i / 3)]!);
         const share = negativeShare(sizes, sums);
         if (share < bestShare - 1e-12) {
           best = sizes;
           bestShare = share;
         }
       }
+  return best;
+}
+
+function exchange(start: number[], sums: PrefixSums): number[] {
+  let best = start;
+  let bestShare = negativeShare(best, sums);
   for (let improved = true; improved; ) {
     improved = false;
-    for (let i = 0; i < groups; i++)
-      for (let j = i + 3; j < groups; j += 3) {
+    for (let i = 0; i < best.length; i++)
+      for (let j = i + 3; j < best.length; j += 3) {
         if (best[i] === best[j]) continue;
         const trial = best.slice();
         [trial[i], trial[j]] = [best[j]!, best[i]!];
@@ -54,8 +94,12 @@ export function unequalGroupSizes(slots: number, poles: number): number[] {
         }
       }
   }
-  memory.set(key, best);
   return best;
+}
+
+interface PrefixSums {
+  readonly re: readonly number[];
+  readonly im: readonly number[];
 }
 
 /** The search depends on nothing but its two numbers, so its answers are kept. */
@@ -64,7 +108,7 @@ const memory = new Map<string, number[]>();
 const unique = (lists: number[][]) => [...new Map(lists.map((l) => [l.join(), l])).values()];
 
 /** Running sums of the slot phasors, so that a group's voltage is one subtraction. */
-function prefixPhasors(slots: number, polePairs: number) {
+function prefixPhasors(slots: number, polePairs: number): PrefixSums {
   const re = [0];
   const im = [0];
   for (let i = 0; i < slots; i++) {
@@ -75,7 +119,7 @@ function prefixPhasors(slots: number, polePairs: number) {
   return { re, im };
 }
 
-function negativeShare(sizes: readonly number[], sums: { re: number[]; im: number[] }): number {
+function negativeShare(sizes: readonly number[], sums: PrefixSums): number {
   const re = [0, 0, 0];
   const im = [0, 0, 0];
   let at = 0;

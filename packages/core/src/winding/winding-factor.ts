@@ -8,10 +8,7 @@ import { sequences, type Complex } from './unequal-groups.ts';
  * @param polePairs ν, any whole number from 1; ν = p is the working wave
  * @returns complex sums in coils, order U, V, W
  */
-export function phasePhasors(
-  layout: LapLayout,
-  polePairs: number,
-): readonly [Complex, Complex, Complex] {
+export function phasePhasors(layout: LapLayout, polePairs: number): readonly [Complex, Complex, Complex] {
   const { slots, pitch } = layout;
   const table = unitCircle(slots);
   const re = [0, 0, 0];

@@ -3,8 +3,7 @@ import { readQuantity, showShort } from '../units/index.ts';
 import type { Strand } from './wire-table.ts';
 
 export type WiresReading =
-  | { readonly ok: true; readonly wires: readonly Strand[] }
-  | { readonly ok: false; readonly message: string };
+  { readonly ok: true; readonly wires: readonly Strand[] } | { readonly ok: false; readonly message: string };
 
 const no = (message: string): WiresReading => ({ ok: false, message });
 
@@ -31,9 +30,7 @@ export function readWires(text: string): WiresReading {
     const over = readQuantity(overText, 'wire-diameter');
     if (!over.ok) return no(`Wire “${piece}”: ${over.message}`);
     if (!(over.value > bare.value))
-      return no(
-        `Wire “${piece}”: over the enamel it must be thicker than bare; measure both again.`,
-      );
+      return no(`Wire “${piece}”: over the enamel it must be thicker than bare; measure both again.`);
     wires.push({ count, bareDiameterMm: bare.value, overEnamelMm: over.value });
   }
   return wires.length > 4 ? no('More than four sizes in one turn are not wound.') : { ok: true, wires };

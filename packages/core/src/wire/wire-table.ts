@@ -54,8 +54,7 @@ export function enamelledDiameterMm(bareDiameterMm: number, grade: EnamelGrade =
   const last = ROWS[ROWS.length - 1]!;
   if (above === -1) return bareDiameterMm + last[grade] - last[0];
   const high = ROWS[above]!;
-  if (above === 0 || Math.abs(high[0] - bareDiameterMm) < 1e-9)
-    return bareDiameterMm + high[grade] - high[0];
+  if (above === 0 || Math.abs(high[0] - bareDiameterMm) < 1e-9) return bareDiameterMm + high[grade] - high[0];
   const low = ROWS[above - 1]!;
   const share = (bareDiameterMm - low[0]) / (high[0] - low[0]);
   const build = (low[grade] - low[0]) * (1 - share) + (high[grade] - high[0]) * share;
@@ -76,10 +75,6 @@ export const turnAreaMm2 = (wires: readonly Strand[]): number =>
 
 /** Σ enamelled diameter² over the wires in hand of one turn [mm²]: the square each strand takes up in a slot. */
 export const turnSquareMm2 = (wires: readonly Strand[]): number =>
-  wires.reduce(
-    (sum, w) => sum + w.count * (w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)) ** 2,
-    0,
-  );
+  wires.reduce((sum, w) => sum + w.count * (w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)) ** 2, 0);
 
-export const wiresInHand = (wires: readonly Strand[]): number =>
-  wires.reduce((sum, w) => sum + w.count, 0);
+export const wiresInHand = (wires: readonly Strand[]): number => wires.reduce((sum, w) => sum + w.count, 0);

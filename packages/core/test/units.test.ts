@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { gaugeDiameterMm, proposePoles, readNameplate, readQuantity, readWires, showNumber, type Dimension } from '../src/index.ts';
+
+const value = (text: string, dimension: Dimension) => {
+  const r = readQuantity(text, dimension);
+  if (!r.ok) throw new Error(r.message);
+  return r.value;
+};
+
+describe('quantities as people type them', () => {
+  // Conversion factors: NIST SP 811 app. B (from memory).
+  it.each([
+    ['0.042 in', 'length', 1.0668],
+    ['5 5/8"', 'length', 142.875],
+    ['5/8 in', 'length', 15.875],
+    ['12,5', 'length', 12.5],
+    ['1.234,5 mm', 'length', 1234.5],
+    ['1,234.5 mm', 'length', 1234.5],
+    ['20 hp', 'power', 14.914],
+    ['7,5 kW', 'power', 7.5],
+    ['750 W', 'power', 0.75],
+    ['280 F', 'temperature', 137.778],
+    ['280 °F', 'temperature', 137.778],
+    ['300 K', 'temperature', 26.85],
+    ['80 F', 'temperature-difference', 44.444],
+    ['6 h', 'duration', 360],
+    ['1.2 GΩ', 'insulation-resistance', 1200],
+    ['500 kohm', 'insulation-resistance', 0.5],
+    ['240 mΩ', 'resistance', 0.24],
+    ['1 oz·in', 'unbalance', 720.08],
+    ['2.2 lb', 'mass', 0.9979],
+    ['1.5 W/lb', 'specific-loss', 3.307],
+  ] as const)('%s as %s is %f', (text, dimension, expected) => {
+    expect(value(text, dimension)).toBeCloseTo(expected, 2);
+  });
+
+  it.each([
+    ['abc', 'length', 'not-a-number'],
+    ['1.2.3', 'length', 'not-a-number'],
+    ['', 'length', 'not-a-number'],
+    ['5 kg', 'length', 'unknown-unit'],
+    ['5/0 in', 'length', 'not-a-number'],
+    ['3 poles', 'count', 'unknown-unit'],
+  ] as const)('refuses %s as %s', (text, dimension, error) => {
+    expect(readQuantity(text, dimension)).toMatchObject({ ok: false, error });
+  });
+
+  it('never throws and never returns what is not a number', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom<Dimension>('length', 'temperature', 'wire-diameter', 'count'), (text, d) => {
+        const r = readQuantity(text, d);
+        if (r.ok) expect(Number.isFinite(r.value)).toBe(true);
+        else expect(r.message).not.toBe('');
+      }),
+    );
+  });
+});
+
+describe('gauge wire', () => {
+  // ASTM B258 (from memory): 36 is 0.005 in, 0000 is 0.460 in, 18 is 0.0403 in (1.024 mm), 10 is 0.1019 in.
+  it.each([
+    ['36', 0.127],
+    ['0000', 11.684],
+    ['18', 1.0237],
+    ['10', 2.588],
+    ['18.5', 0.9663],
+  ])('#%s is %f mm', (gauge, mm) => {
+    expect(gaugeDiameterMm(gauge)!).toBeCloseTo(mm, 3);
+  });
+
+  it('reads wires in hand with two sizes, gauge and measured enamel', () => {
+    expect(readWires('3x0.95+1x0.90')).toEqual({
+      ok: true,
+      wires: [
+        { count: 3, bareDiameterMm: 0.95 },
+        { count: 1, bareDiameterMm: 0.9 },
+      ],
+    });
+    expect(readWires('2 x #18')).toMatchObject({ ok: true, wires: [{ count: 2 }] });
+    expect(readWires('0.95/1.04')).toMatchObject({ ok: true, wires: [{ overEnamelMm: 1.04 }] });
+    expect(readWires('0.95/0.90')).toMatchObject({ ok: false });
+    expect(readWires('3x')).toMatchObject({ ok: false });
+    expect(readWires('2x14')).toMatchObject({ ok: false });
+  });
+});
+
+describe('poles from the plate', () => {
+  it.each([
+    [1455, 50, 4],
+    [985, 50, 6],
+    [2965, 50, 2],
+    [1750, 60, 4],
+    [3600, 60, 2],
+    [740, 50, 8],
+  ])('%i rpm at %i Hz: %i poles', (speed, frequency, poles) => {
+    expect(proposePoles(speed, frequency)!.poles).toBe(poles);
+  });
+  it('has no answer for a speed no induction motor has', () => {
+    expect(proposePoles(3400, 50)).toBeNull();
+    expect(proposePoles(2000, 50)).toBeNull();
+    expect(readNameplate({ speed: '2000', frequency: '50' }).findings[0]!.code).toBe('plate.speed-fits-no-poles');
+  });
+  it('doubts a plate whose current cannot carry its power', () => {
+    const { findings } = readNameplate({ power: '55', voltage: '400', current: '56' });
+    expect(findings.map((f) => f.code)).toEqual(['plate.current-too-small']);
+  });
+});
+
+it('shows figures rounded, never in powers of ten', () => {
+  expect(showNumber(0.00012345, 3)).toBe('0.000123');
+  expect(showNumber(12345.6, 3)).toBe('12346');
+  expect(showNumber(NaN)).toBe('–');
+});
