@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { connectionList, layOutLap, splitCircuits, tracePolarity, validCircuits, type Star } from '../src/index.ts';
+import {
+  connectionList,
+  layOutLap,
+  splitCircuits,
+  tracePolarity,
+  validCircuits,
+  type Star,
+} from '../src/index.ts';
 import { lap } from './lap.ts';
 
 function list(slots: number, poles: number, pitch: number, circuits: number, connection: Star) {
@@ -16,15 +23,18 @@ describe('ends on a lead', () => {
     [54, 6, 8, 6, 'star', 6, 18],
     [36, 4, 7, 2, 'star', 2, 6],
     [48, 4, 10, 4, 'delta', 8, 0],
-  ] as const)('%i slots, %i poles, 1-…, %i circuits %s', (slots, poles, pitch, circuits, connection, lead, star) => {
-    const made = list(slots, poles, pitch, circuits, connection);
-    expect(made.endsPerLead).toBe(lead);
-    expect(made.endsAtStar).toBe(star);
-    for (const joint of made.joints) {
-      if (joint.kind === 'lead') expect(joint.ends).toHaveLength(lead);
-      if (joint.kind === 'star') expect(joint.ends).toHaveLength(star);
-    }
-  });
+  ] as const)(
+    '%i slots, %i poles, 1-…, %i circuits %s',
+    (slots, poles, pitch, circuits, connection, lead, star) => {
+      const made = list(slots, poles, pitch, circuits, connection);
+      expect(made.endsPerLead).toBe(lead);
+      expect(made.endsAtStar).toBe(star);
+      for (const joint of made.joints) {
+        if (joint.kind === 'lead') expect(joint.ends).toHaveLength(lead);
+        if (joint.kind === 'star') expect(joint.ends).toHaveLength(star);
+      }
+    },
+  );
 
   // Common practice, no source: 48 slots, 4 poles, two layers make 48 coils in 12 groups of four.
   it('makes 48 coils in 12 groups of four from 48 slots and 4 poles', () => {

@@ -70,7 +70,11 @@ describe('contradictions, each found and pointing at the fields to count again',
     ['teeth wider than the bore', { toothWidth: '15' }, 'card.teeth-fill-bore'],
     ['a tenth of the turns', { turns: '5' }, 'card.flux-density-impossible'],
     ['more wire than slot', { slotArea: '150' }, 'card.does-not-fit-slot'],
-    ['ohms that do not fit', { lineResistance: '0.34', resistanceTemperature: '20' }, 'card.resistance-against-winding'],
+    [
+      'ohms that do not fit',
+      { lineResistance: '0.34', resistanceTemperature: '20' },
+      'card.resistance-against-winding',
+    ],
     ['copper that does not fit', { strippedCopper: '40' }, 'card.copper-against-winding'],
     ['circuits that do not part', { circuits: '4', endsPerLead: '8' }, 'circuits.groups-do-not-part'],
     ['a span round the bore', { span: '1-60' }, 'winding.span-longer-than-slots'],
@@ -94,7 +98,12 @@ describe('contradictions, each found and pointing at the fields to count again',
 
   // Common practice, no source: six ends on a lead is three circuits in delta or six in star.
   it('reads six ends as 3Δ or 6Y, with the star twice less in the teeth by √3', () => {
-    const readings = readLeadCount(6, windingOf(checkDataCard(good, plate).card)!, { boreDiameterMm: 250, coreLengthMm: 210, toothWidthMm: 7.2 }, plate);
+    const readings = readLeadCount(
+      6,
+      windingOf(checkDataCard(good, plate).card)!,
+      { boreDiameterMm: 250, coreLengthMm: 210, toothWidthMm: 7.2 },
+      plate,
+    );
     const by = Object.fromEntries(readings.map((r) => [`${r.circuits}${r.connection}`, r.toothDensityT!]));
     expect(Object.keys(by).sort()).toEqual(['3delta', '6star']);
     expect(by['6star']! / by['3delta']!).toBeCloseTo(2 / Math.sqrt(3), 6);
@@ -110,7 +119,10 @@ describe('contradictions, each found and pointing at the fields to count again',
 it('never throws for what was typed', () => {
   fc.assert(
     fc.property(
-      fc.dictionary(fc.constantFrom(...DATA_CARD_FIELDS.map((f) => f.id)), fc.oneof(fc.string(), fc.integer({ min: -5, max: 400 }).map(String))),
+      fc.dictionary(
+        fc.constantFrom(...DATA_CARD_FIELDS.map((f) => f.id)),
+        fc.oneof(fc.string(), fc.integer({ min: -5, max: 400 }).map(String)),
+      ),
       (typed) => {
         const checked = checkDataCard({ ...good, ...typed }, plate);
         expect(Array.isArray(checked.findings)).toBe(true);
@@ -133,7 +145,12 @@ describe('shorthand', () => {
     });
   });
   it('takes tokens in any order and either case, and names what it does not understand', () => {
-    expect(readShorthand('2d t9 36S').fills).toEqual({ circuits: '2', connection: 'delta', turns: '9', slots: '36' });
+    expect(readShorthand('2d t9 36S').fills).toEqual({
+      circuits: '2',
+      connection: 'delta',
+      turns: '9',
+      slots: '36',
+    });
     const { tokens } = readShorthand('36s huh 1-8 8-1');
     expect(tokens.map((t) => t.problem !== undefined)).toEqual([false, true, false, true]);
   });

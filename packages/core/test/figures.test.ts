@@ -155,7 +155,10 @@ describe('slot and wire', () => {
         fc.double({ min: 20, max: 600, noNaN: true }),
         (slots, bore, share, area) => {
           const tooth = (share * Math.PI * bore) / slots;
-          const shape = slotShape({ slots }, { boreDiameterMm: bore, toothWidthMm: tooth, slotAreaMm2: area })!;
+          const shape = slotShape(
+            { slots },
+            { boreDiameterMm: bore, toothWidthMm: tooth, slotAreaMm2: area },
+          )!;
           const mean = (Math.PI * (bore + shape.depthMm)) / slots - tooth;
           expect(shape.depthMm * mean).toBeCloseTo(area, 6);
         },

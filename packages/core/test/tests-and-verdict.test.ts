@@ -31,7 +31,14 @@ import {
   type Typed,
 } from '../src/index.ts';
 
-const plate = readNameplate({ power: '11', voltage: '400', current: '22', frequency: '50', speed: '1455', insulationClass: 'F' }).plate;
+const plate = readNameplate({
+  power: '11',
+  voltage: '400',
+  current: '22',
+  frequency: '50',
+  speed: '1455',
+  insulationClass: 'F',
+}).plate;
 const card = {
   slots: '36',
   poles: '4',
@@ -118,7 +125,10 @@ describe('winding resistance', () => {
     const hot = ((planned * 294.5) / 259.5).toPrecision(6);
     const right = judged('resistance', { uv: hot, vw: hot, wu: hot, temperature: '60' });
     expect(right.verdict).toBe('sound');
-    expect(right.figures.find((f) => f.figure.id === 'resistanceAgainstPlan')!.figure.value).toBeCloseTo(0, 3);
+    expect(right.figures.find((f) => f.figure.id === 'resistanceAgainstPlan')!.figure.value).toBeCloseTo(
+      0,
+      3,
+    );
     const off = judged('resistance', { uv: hot, vw: hot, wu: String(Number(hot) * 1.06), temperature: '60' });
     expect(off.verdict).toBe('stop');
     expect(off.reasons[0]).toContain('W-U');
@@ -173,8 +183,24 @@ describe('cure', () => {
     expect(minutesAbove(points, 130)).toEqual({ total: 27.5, longest: 15 });
   });
   it('a constant log counts whole; one never hot counts nothing', () => {
-    expect(minutesAbove([{ minute: 0, value: 140 }, { minute: 60, value: 140 }], 138).total).toBe(60);
-    expect(minutesAbove([{ minute: 0, value: 20 }, { minute: 60, value: 130 }], 138).total).toBe(0);
+    expect(
+      minutesAbove(
+        [
+          { minute: 0, value: 140 },
+          { minute: 60, value: 140 },
+        ],
+        138,
+      ).total,
+    ).toBe(60);
+    expect(
+      minutesAbove(
+        [
+          { minute: 0, value: 20 },
+          { minute: 60, value: 130 },
+        ],
+        138,
+      ).total,
+    ).toBe(0);
   });
   // Common practice, no source: the clock starts when the part is at temperature; 280 °F is 137.8 °C.
   it('judges the part, not the air, and takes °F and hours as typed', () => {
@@ -187,7 +213,10 @@ describe('cure', () => {
   });
   it('refuses a log without length or running backwards', () => {
     expect(judgeTest('cure', { target: '138', minutes: '360' }, { plate }).ok).toBe(false);
-    const back = [{ minute: 0, partC: 20 }, { minute: 0, partC: 30 }];
+    const back = [
+      { minute: 0, partC: 20 },
+      { minute: 0, partC: 30 },
+    ];
     expect(judgeTest('cure', { target: '138', minutes: '360' }, { plate, log: back }).ok).toBe(false);
   });
 });
@@ -208,7 +237,9 @@ describe('balance', () => {
     const typed = { mass: '40', speed: '3000', grade: '2.5', plane1: '150', plane2: '20' };
     expect(judged('balance', typed).verdict).toBe('watch');
     expect(judged('balance', { ...typed, plane1: '170' }).verdict).toBe('stop');
-    expect(judged('balance', { ...typed, plane1: '170', bearingSpan: '500', centreFromDrive: '200' }).verdict).toBe('watch');
+    expect(
+      judged('balance', { ...typed, plane1: '170', bearingSpan: '500', centreFromDrive: '200' }).verdict,
+    ).toBe('watch');
     expect(judged('balance', { mass: '40', speed: '3000', plane1: '310' }).verdict).toBe('watch');
   });
 });
@@ -238,7 +269,9 @@ describe('runs and core', () => {
     for (const kind of Object.values(TEST_KINDS)) {
       const outcome = judgeTest(kind.id, {}, { plate });
       expect(outcome.ok).toBe(false);
-      expect(outcome.findings.filter((f) => f.code === 'test.field-missing')).toHaveLength(kind.required.length);
+      expect(outcome.findings.filter((f) => f.code === 'test.field-missing')).toHaveLength(
+        kind.required.length,
+      );
     }
   });
 });
@@ -300,8 +333,12 @@ describe('route', () => {
   it('refuses two alike motors’ parts swapped, and doubts °F written as °C', () => {
     const swapped = checkStationRecord('match', { statorTag: '3101', rotorTag: '3110' }, '3101');
     expect(swapped.findings[0]!.code).toBe('station.wrong-pair');
-    expect(checkStationRecord('varnish', { preheat: '230', batch: 'x', method: 'dip' }, '1').findings[0]!.message).toMatch(/°F/);
-    expect(checkStationRecord('connect', { joints: 'brazed', allMade: 'no' }, '1').findings[0]!.severity).toBe('stop');
+    expect(
+      checkStationRecord('varnish', { preheat: '230', batch: 'x', method: 'dip' }, '1').findings[0]!.message,
+    ).toMatch(/°F/);
+    expect(
+      checkStationRecord('connect', { joints: 'brazed', allMade: 'no' }, '1').findings[0]!.severity,
+    ).toBe('stop');
   });
   it('every station that can hurt carries its caution', () => {
     for (const s of STATIONS)
@@ -310,7 +347,12 @@ describe('route', () => {
 });
 
 describe('gates and verdict', () => {
-  const test = (kind: TestKindId, stage: LatestTest['stage'], typed: Typed, more: object = {}): LatestTest => ({
+  const test = (
+    kind: TestKindId,
+    stage: LatestTest['stage'],
+    typed: Typed,
+    more: object = {},
+  ): LatestTest => ({
     kind,
     stage,
     judgement: judged(kind, typed, more),
@@ -334,7 +376,12 @@ describe('gates and verdict', () => {
     test('no-load', 'final', { voltage: '400', u: '8', v: '8', w: '8' }),
     test('full-load', 'final', { voltage: '400', u: '22', v: '22', w: '22' }),
   ];
-  const facts = (change: Partial<GateFacts> = {}): GateFacts => ({ card: checked, tests: full, steps: [], ...change });
+  const facts = (change: Partial<GateFacts> = {}): GateFacts => ({
+    card: checked,
+    tests: full,
+    steps: [],
+    ...change,
+  });
   const without = (kind: TestKindId) => full.filter((t) => t.kind !== kind);
 
   it('the gate before stripping opens for a complete card only', () => {

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { gaugeDiameterMm, proposePoles, readNameplate, readQuantity, readWires, showNumber, type Dimension } from '../src/index.ts';
+import {
+  gaugeDiameterMm,
+  proposePoles,
+  readNameplate,
+  readQuantity,
+  readWires,
+  showNumber,
+  type Dimension,
+} from '../src/index.ts';
 
 const value = (text: string, dimension: Dimension) => {
   const r = readQuantity(text, dimension);
@@ -48,11 +56,15 @@ describe('quantities as people type them', () => {
 
   it('never throws and never returns what is not a number', () => {
     fc.assert(
-      fc.property(fc.string(), fc.constantFrom<Dimension>('length', 'temperature', 'wire-diameter', 'count'), (text, d) => {
-        const r = readQuantity(text, d);
-        if (r.ok) expect(Number.isFinite(r.value)).toBe(true);
-        else expect(r.message).not.toBe('');
-      }),
+      fc.property(
+        fc.string(),
+        fc.constantFrom<Dimension>('length', 'temperature', 'wire-diameter', 'count'),
+        (text, d) => {
+          const r = readQuantity(text, d);
+          if (r.ok) expect(Number.isFinite(r.value)).toBe(true);
+          else expect(r.message).not.toBe('');
+        },
+      ),
     );
   });
 });
@@ -99,7 +111,9 @@ describe('poles from the plate', () => {
   it('has no answer for a speed no induction motor has', () => {
     expect(proposePoles(3400, 50)).toBeNull();
     expect(proposePoles(2000, 50)).toBeNull();
-    expect(readNameplate({ speed: '2000', frequency: '50' }).findings[0]!.code).toBe('plate.speed-fits-no-poles');
+    expect(readNameplate({ speed: '2000', frequency: '50' }).findings[0]!.code).toBe(
+      'plate.speed-fits-no-poles',
+    );
   });
   it('doubts a plate whose current cannot carry its power', () => {
     const { findings } = readNameplate({ power: '55', voltage: '400', current: '56' });

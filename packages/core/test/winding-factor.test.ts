@@ -55,10 +55,7 @@ describe('winding factor', () => {
     const layout = lap(slots, poles, pitch);
     const distribution = windingFactor(layout) / pitchFactor(layout);
     const small = Math.PI / 3 / numerator;
-    expect(distribution).toBeCloseTo(
-      Math.sin(Math.PI / 6) / (numerator * Math.sin(small / 2)),
-      10,
-    );
+    expect(distribution).toBeCloseTo(Math.sin(Math.PI / 6) / (numerator * Math.sin(small / 2)), 10);
   });
 });
 
@@ -208,10 +205,13 @@ describe('windings that cannot be exactly balanced, or not wound at all', () => 
     [36, 4, 36, 'winding.span-longer-than-slots', /1-36/],
     [12, 6, 2, 'winding.no-three-phases', /4 or 8/],
     [36, 4, 18, 'winding.coil-without-voltage', /cancel/],
-  ])('refuses %i slots, %i poles, pitch %i with the nearest that works', (slots, poles, pitch, code, words) => {
-    const result = layOutLap({ slots, poles, pitch });
-    expect(result.ok).toBe(false);
-    expect(result.findings[0]!.code).toBe(code);
-    expect(result.findings[0]!.message).toMatch(words);
-  });
+  ])(
+    'refuses %i slots, %i poles, pitch %i with the nearest that works',
+    (slots, poles, pitch, code, words) => {
+      const result = layOutLap({ slots, poles, pitch });
+      expect(result.ok).toBe(false);
+      expect(result.findings[0]!.code).toBe(code);
+      expect(result.findings[0]!.message).toMatch(words);
+    },
+  );
 });

@@ -46,20 +46,16 @@ export class ProblemFilter implements ExceptionFilter {
     }
     if (error instanceof HttpException) {
       const status = error.getStatus();
-      return {
-        status,
-        title: status === 404 ? 'There is nothing at this address.' : error.message,
-        findings: [],
-      };
+      if (status === 404) return { status, title: 'There is nothing at this address.', findings: [] };
+      if (status === 413) return { status, title: 'The request is larger than 20 MB.', findings: [] };
+      if (status === 400) {
+        const title = 'The request body is not valid JSON.';
+        return { status, title, findings: [finding('stop', 'input.not-json', title, ['body'])] };
+      }
+      return { status, title: error.message, findings: [] };
     }
-    // body-parser's own errors: broken JSON, or a body too large.
+    // body-parser's refusals that reach us as they are.
     const status = (error as { status?: number } | null)?.status;
-    if (status === 400)
-      return {
-        status,
-        title: 'The request body is not valid JSON.',
-        findings: [finding('stop', 'input.not-json', 'The body is not valid JSON.', ['body'])],
-      };
     if (status === 413) return { status, title: 'The request is larger than 20 MB.', findings: [] };
     return { status: 500, title: 'The server failed at this; nothing was changed.', findings: [] };
   }

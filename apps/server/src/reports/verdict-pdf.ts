@@ -183,7 +183,6 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       ly += 14;
     }
     drawScene(doc, slotRing(analysis.layout, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
-
   }
 
   const pages = doc.bufferedPageRange();

@@ -55,12 +55,15 @@ export function View({
   note,
   children,
   className = '',
+  reading = false,
 }: {
   readonly letter: string;
   readonly name: string;
   readonly note?: ReactNode;
   readonly children: ReactNode;
   readonly className?: string;
+  /** Only read, nothing in it to press: then the view itself takes the focus, to be scrolled by keyboard. */
+  readonly reading?: boolean;
 }) {
   return (
     <section
@@ -75,7 +78,8 @@ export function View({
         {note && <span className="truncate font-medium text-graphite">{note}</span>}
       </h1>
       <div
-        className={`min-h-0 min-w-0 border-x-2 border-t-2 border-ink border-x-ink xl:[section:not(:first-child)>&]:border-l-hair xl:[section:not(:first-child)>&]:border-l xl:[section:not(:last-child)>&]:border-r-0 ${className}`}
+        {...(reading ? { tabIndex: 0, role: 'group', 'aria-label': name } : {})}
+        className={`-outline-offset-4 min-h-0 min-w-0 border-x-2 border-t-2 border-ink border-x-ink xl:[section:not(:first-child)>&]:border-l-hair xl:[section:not(:first-child)>&]:border-l xl:[section:not(:last-child)>&]:border-r-0 ${className}`}
       >
         {children}
       </div>

@@ -44,7 +44,7 @@ export function Legend() {
         </div>
       }
     >
-      <View letter="A" name="Marks" className="space-y-5 overflow-auto p-4">
+      <View reading letter="A" name="Marks" className="space-y-5 overflow-auto p-4">
         <div className="grid grid-cols-2 gap-3">
           {(['sound', 'watch', 'stop', 'to-come'] as const).map((v) => (
             <span key={v} className="flex items-center gap-3 text-[16px]">
@@ -86,7 +86,7 @@ export function Legend() {
           text="An ink block with a struck edge is for what can hurt, at the step where it can."
         />
       </View>
-      <View letter="B" name="The winding in one line" className="overflow-auto p-4">
+      <View reading letter="B" name="The winding in one line" className="overflow-auto p-4">
         <p className="fig mb-3 bg-tint p-2 text-[16px]">48s 4p 1-11 T12 3x0.95+1x0.90 2Y</p>
         <Table rows={SHORTHAND} />
         <p className="mt-4 text-[14px] text-graphite">
@@ -94,7 +94,7 @@ export function Legend() {
           5 5/8 in. A temperature is not a rise: 80 °F of rise is 44.4 K.
         </p>
       </View>
-      <View letter="C" name="Keys" className="overflow-auto p-4">
+      <View reading letter="C" name="Keys" className="overflow-auto p-4">
         <Table rows={KEYS} />
       </View>
     </Sheet>

@@ -49,6 +49,7 @@ function OneMotor({ file }: { file: MotorFile }) {
         <Gates file={file} />
       </View>
       <View
+        reading
         letter="C"
         name="History"
         note={`since ${motor.arrivedAt.slice(0, 10)}`}

@@ -69,7 +69,7 @@ export function TakeIn() {
           </div>
         </form>
       </View>
-      <View letter="B" name="How to write" className="space-y-4 overflow-auto p-4 text-[15px]">
+      <View reading letter="B" name="How to write" className="space-y-4 overflow-auto p-4 text-[15px]">
         <p>Write figures as they stand on the plate, with their unit when it is another one:</p>
         <table className="w-full">
           <tbody>

@@ -20,6 +20,7 @@ export function SignIn() {
       <div className="flex flex-1 border border-hair p-[3px]">
         <main className="flex flex-1 flex-col items-center justify-center border-2 border-ink p-6">
           <form
+            data-quick=""
             className="w-[min(360px,100%)] space-y-4"
             onSubmit={(e) => {
               e.preventDefault();

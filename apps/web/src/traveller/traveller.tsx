@@ -14,7 +14,7 @@ import {
   type Station,
   type StationId,
 } from '@norther/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import {
   useClearHoldMutation,
@@ -148,6 +148,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const [pass] = usePassGateMutation();
   const [asking, setAsking] = useState<'hold' | 'release' | 'pass' | null>(null);
   const act = useAct();
+  const signKey = useRef<HTMLButtonElement>(null);
 
   const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
   const before = requiredBefore(station.id).filter(
@@ -278,7 +279,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               className="grid grid-cols-1 gap-3 sm:grid-cols-2 xl:grid-cols-1"
               onSubmit={(e) => {
                 e.preventDefault();
-                if (!blocked && stops.length === 0) void write('sign');
+                signKey.current?.focus();
               }}
             >
               {station.record.map((f) => (
@@ -327,6 +328,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           </Key>
         )}
         <button
+          ref={signKey}
           type="button"
           data-primary=""
           disabled={signed !== null || blocked || stops.length > 0 || isLoading}

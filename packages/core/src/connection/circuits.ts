@@ -56,13 +56,16 @@ export function splitCircuits(layout: LapLayout, circuits: number): CircuitSplit
   for (const phase of PHASES) {
     const groups = groupVoltages(layout, phase);
     const coils = groups.reduce((n, g) => n + g.coils, 0);
-    if (coils % circuits !== 0 || groups.length < circuits)
+    const alike = groups.every((g) => g.coils === groups[0]!.coils);
+    if (coils % circuits !== 0 || groups.length < circuits || (alike && groups.length % circuits !== 0))
       return fail(
         'circuits.groups-do-not-part',
         `${groups.length} groups of phase ${phase} do not part into ${circuits} equal circuits; ${nearestCircuits(layout, circuits)}`,
         groups.length < circuits
-          ? `Each circuit needs at least one group.`
-          : `${coils} coils cannot be shared by ${circuits}.`,
+          ? 'Each circuit needs at least one group.'
+          : alike
+            ? `${groups.length} groups of ${groups[0]!.coils} coils cannot be shared by ${circuits}.`
+            : `${coils} coils cannot be shared by ${circuits}.`,
       );
     const parted = part(groups, circuits);
     if (!parted) {

@@ -59,8 +59,7 @@ export function readQuantity(text: string, dimension: Dimension, assumed?: strin
         : { ok: true, value: diameter, converted: true };
     }
   }
-  const m =
-    /^((?:\d+[\s-]+)?\d+\s*\/\s*\d+|[+\-−]?[\d.,\s\u00a0\u202f]*(?:e[+-]?\d+)?)(.*)$/i.exec(trimmed);
+  const m = /^((?:\d+[\s-]+)?\d+\s*\/\s*\d+|[+\-−]?[\d.,\s\u00a0\u202f]*(?:e[+-]?\d+)?)(.*)$/i.exec(trimmed);
   const numberText = (m?.[1] ?? '').trim();
   const unitText = (m?.[2] ?? '').trim();
   const value = numberText.includes('/') ? readFraction(numberText) : readNumber(numberText);

@@ -79,7 +79,7 @@ function bestOf(
 function exchange(start: number[], sums: PrefixSums): number[] {
   let best = start;
   let bestShare = negativeShare(best, sums);
-  for (let improved = true; improved; ) {
+  for (let improved = true; improved;) {
     improved = false;
     for (let i = 0; i < best.length; i++)
       for (let j = i + 3; j < best.length; j += 3) {

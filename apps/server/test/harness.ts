@@ -1,0 +1,152 @@
+/** A server of its own on a database of its own, and people who talk to it. */
+import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+import { makeApp } from '../src/app.ts';
+import { migrateDatabase } from '../src/database/migrate.ts';
+import { DEMO_PEOPLE, loadDemo } from '../src/demo/load-demo.ts';
+
+const path = (p: string) => fileURLToPath(new URL(p, import.meta.url));
+export const MIGRATIONS = path('../drizzle');
+export const FONTS = path('../../../packages/fonts/files');
+
+function template(name: string): string {
+  const value = process.env[name];
+  if (!value)
+    throw new Error(`${name} is not set: run these tests through npm test, which starts the database.`);
+  return value;
+}
+
+export async function makeDatabase(options: { empty?: boolean } = {}) {
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: template('TEST_ADMIN_URL') });
+  await admin.connect();
+  await admin.query(`create database ${name} owner norther_owner`);
+  const ownerUrl = template('TEST_OWNER_URL').replace('{db}', name);
+  const appUrl = template('TEST_APP_URL').replace('{db}', name);
+  await migrateDatabase(ownerUrl, MIGRATIONS);
+  await loadDemo(ownerUrl, { empty: options.empty ?? true });
+  return {
+    ownerUrl,
+    appUrl,
+    drop: async () => {
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+
+export interface Answer<T = Record<string, unknown>> {
+  readonly status: number;
+  readonly type: string;
+  readonly body: T;
+  readonly bytes: Buffer;
+}
+
+/** Somebody signed in, or nobody. */
+export class Caller {
+  constructor(
+    private readonly base: string,
+    private readonly cookie = '',
+  ) {}
+
+  async call<T = Record<string, unknown>>(
+    method: string,
+    url: string,
+    body?: unknown,
+    writeId: string | null = randomUUID(),
+  ): Promise<Answer<T>> {
+    const response = await fetch(`${this.base}/api/${url}`, {
+      method,
+      headers: {
+        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(writeId && method !== 'GET' ? { 'x-write-id': writeId } : {}),
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const bytes = Buffer.from(await response.arrayBuffer());
+    const type = response.headers.get('content-type') ?? '';
+    const json = type.includes('json') && bytes.length > 0;
+    return {
+      status: response.status,
+      type,
+      body: (json ? JSON.parse(bytes.toString('utf8')) : {}) as T,
+      bytes,
+    };
+  }
+  get = <T = Record<string, unknown>>(url: string) => this.call<T>('GET', url);
+  post = <T = Record<string, unknown>>(url: string, body?: unknown, writeId?: string | null) =>
+    this.call<T>('POST', url, body ?? {}, writeId);
+  put = <T = Record<string, unknown>>(url: string, body: unknown, writeId?: string | null) =>
+    this.call<T>('PUT', url, body, writeId);
+}
+
+export async function signIn(base: string, name: string): Promise<Caller> {
+  const pin = DEMO_PEOPLE.find((p) => p.name === name)!.pin;
+  const response = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name, pin }),
+  });
+  if (!response.ok) throw new Error(`${name} could not sign in: ${response.status}`);
+  return new Caller(base, response.headers.get('set-cookie')!.split(';')[0]);
+}
+
+export async function startServer(options: { empty?: boolean } = {}) {
+  const database = await makeDatabase(options);
+  const app = await makeApp({ databaseUrl: database.appUrl, fontFolder: FONTS, quiet: true });
+  await app.listen(0, '127.0.0.1');
+  const base = (await app.getUrl()).replace('[::1]', '127.0.0.1');
+  return {
+    base,
+    database,
+    nobody: new Caller(base),
+    lead: await signIn(base, 'Ida Haft'),
+    tester: await signIn(base, 'Per Marsk'),
+    winder: await signIn(base, 'Olav Tindal'),
+    stop: async () => {
+      await app.close();
+      await database.drop();
+    },
+  };
+}
+
+/** A motor of a made-up quarry; not one of the demo's. */
+export const QUARRY = {
+  number: '4001',
+  customer: 'Nordlund Quarry',
+  machine: 'Crusher conveyor',
+  maker: 'Vestby V160',
+  serial: '77-14',
+  plate: {
+    power: '15 hp',
+    voltage: '400',
+    plateConnection: 'star',
+    current: '22',
+    frequency: '50',
+    speed: '1455',
+    insulationClass: 'F',
+    cooling: 'enclosed-fan',
+  },
+  promisedAt: '2026-12-01T12:00:00.000Z',
+  rush: false,
+};
+export const QUARRY_CARD = {
+  slots: '36',
+  poles: '4',
+  layers: '2',
+  span: '1-8',
+  turns: '18',
+  wires: '2x1.06',
+  circuits: '2',
+  connection: 'star',
+  endsPerLead: '2',
+  starJoint: 'yes',
+  bore: '6.5 in',
+  coreLength: '150',
+  backIron: '26',
+  toothWidth: '7,9',
+  slotArea: '180',
+};

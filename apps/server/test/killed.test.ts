@@ -1,0 +1,108 @@
+/** A server killed in the middle of writing loses nothing it acknowledged. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { Caller, FONTS, makeDatabase, QUARRY, signIn } from './harness.ts';
+
+let database: Awaited<ReturnType<typeof makeDatabase>>;
+const running: ChildProcess[] = [];
+beforeAll(async () => {
+  database = await makeDatabase();
+});
+afterAll(async () => {
+  for (const child of running) child.kill('SIGKILL');
+  await database.drop();
+});
+
+const freePort = () =>
+  new Promise<number>((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+
+async function serve() {
+  const port = await freePort();
+  const main = fileURLToPath(new URL('../dist/main.js', import.meta.url));
+  const child = spawn('node', [main], {
+    env: {
+      ...process.env,
+      DATABASE_URL: database.appUrl,
+      FONT_FOLDER: FONTS,
+      WEB_FOLDER: FONTS,
+      PORT: String(port),
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  running.push(child);
+  await new Promise((ready) => child.stdout.once('data', ready));
+  return { child, base: `http://127.0.0.1:${port}` };
+}
+
+it('keeps every acknowledged card and history line, and takes the open write again without doing it twice', async () => {
+  const first = await serve();
+  const who = await signIn(first.base, 'Olav Tindal');
+  const numbers = ['K1', 'K2', 'K3', 'K4'];
+  for (const number of numbers) expect((await who.post('motors', { ...QUARRY, number })).status).toBe(201);
+
+  const acknowledged = new Map<string, number>();
+  const open: { number: string; writeId: string; version: number }[] = [];
+  const writer = async (number: string) => {
+    for (let version = 0; ; version++) {
+      const writeId = randomUUID();
+      open.push({ number, writeId, version });
+      const answer = await who
+        .put<{ version: number }>(
+          `motors/${number}/windings/as-found`,
+          { typed: { turns: String(version + 1) }, version },
+          writeId,
+        )
+        .catch(() => null);
+      if (!answer) return; // the server is gone
+      expect(answer.status).toBe(200);
+      open.splice(
+        open.findIndex((o) => o.writeId === writeId),
+        1,
+      );
+      acknowledged.set(number, answer.body.version);
+    }
+  };
+  const writers = numbers.map(writer);
+  while ([...acknowledged.values()].reduce((a, b) => a + b, 0) < 60)
+    await new Promise((r) => setTimeout(r, 5));
+  first.child.kill('SIGKILL');
+  await Promise.all(writers);
+  expect(open.length).toBeGreaterThan(0);
+
+  const second = await serve();
+  const again = new Caller(second.base, (who as unknown as { cookie: string }).cookie); // the session outlives the process
+  for (const number of numbers) {
+    const wrote = acknowledged.get(number)!;
+    const state = async () => {
+      const file = await again.get<{ windings: { version: number; typed: { turns: string } }[] }>(
+        `motors/${number}`,
+      );
+      const history = await again.get<{ what: string }[]>(`motors/${number}/history`);
+      return {
+        version: file.body.windings[0]!.version,
+        turns: Number(file.body.windings[0]!.typed.turns),
+        lines: history.body.filter((e) => e.what === 'data card saved').length,
+      };
+    };
+    const found = await state();
+    // The write in flight may have been committed before its answer was lost; never less than what was acknowledged.
+    expect([wrote, wrote + 1]).toContain(found.version);
+    expect(found.turns).toBe(found.version);
+    expect(found.lines).toBe(found.version);
+    for (const o of open.filter((x) => x.number === number)) {
+      const body = { typed: { turns: String(o.version + 1) }, version: o.version };
+      expect((await again.put(`motors/${number}/windings/as-found`, body, o.writeId)).status).toBe(200);
+    }
+    const after = await state();
+    expect(after.version).toBe(wrote + 1);
+    expect(after.lines).toBe(wrote + 1);
+  }
+});

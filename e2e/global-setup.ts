@@ -1,0 +1,73 @@
+/** Two shops on two databases: one with the demo, one empty; the built server serves both. */
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+
+const ROOT = join(import.meta.dirname, '..');
+const need = (name: string) => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: run these tests through npm test.`);
+  return value;
+};
+const freePort = () =>
+  new Promise<number>((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+/** psql stands beside the server's other programs; it is found by the cluster that runs. */
+const sql = (text: string) => {
+  const done = spawnSync('psql', ['-X', '-q', '-d', need('TEST_ADMIN_URL'), '-c', text], {
+    encoding: 'utf8',
+  });
+  if (done.status !== 0) throw new Error(done.stderr);
+};
+
+async function shop(kind: 'demo' | 'empty') {
+  const database = `e2e_${kind}_${randomUUID().slice(0, 8)}`;
+  sql(`create database ${database} owner norther_owner`);
+  const env = {
+    ...process.env,
+    OWNER_URL: need('TEST_OWNER_URL').replace('{db}', database),
+    MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
+  };
+  for (const args of [['migrate'], ['demo', ...(kind === 'empty' ? ['--empty'] : [])]]) {
+    const done = spawnSync('node', [join(ROOT, 'apps/server/dist/cli.js'), ...args], {
+      env,
+      encoding: 'utf8',
+    });
+    if (done.status !== 0) throw new Error(done.stderr);
+  }
+  const port = await freePort();
+  const child: ChildProcess = spawn('node', [join(ROOT, 'apps/server/dist/main.js')], {
+    env: {
+      ...process.env,
+      DATABASE_URL: need('TEST_APP_URL').replace('{db}', database),
+      FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
+      WEB_FOLDER: join(ROOT, 'apps/web/dist'),
+      PORT: String(port),
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((ready) => child.stdout!.once('data', ready));
+  return {
+    base: `http://127.0.0.1:${port}`,
+    stop: async () => {
+      child.kill('SIGTERM');
+      await new Promise((gone) => child.once('exit', gone));
+      sql(`drop database ${database} with (force)`);
+    },
+  };
+}
+
+export default async function setup() {
+  const [demo, empty] = [await shop('demo'), await shop('empty')];
+  process.env['DEMO_SHOP'] = demo.base;
+  process.env['EMPTY_SHOP'] = empty.base;
+  return async () => {
+    await demo.stop();
+    await empty.stop();
+  };
+}

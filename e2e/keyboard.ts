@@ -1,0 +1,65 @@
+/** Hands on the keyboard: signing in, finding a field by Tab, typing into it. No mouse anywhere. */
+import { expect, type Locator, type Page } from '@playwright/test';
+
+export const PINS = { 'Ida Haft': '2718', 'Per Marsk': '1618', 'Olav Tindal': '3141' } as const;
+export type Name = keyof typeof PINS;
+
+/** Tab, until the element has the focus. */
+export async function tabTo(page: Page, target: Locator, most = 120) {
+  await expect(target).toBeVisible();
+  const has = () => target.evaluate((e) => e === document.activeElement);
+  for (let i = 0; i < most; i++) {
+    if (await has()) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab does not reach ${String(target)}`);
+}
+
+export const field = (page: Page, name: string) => page.locator(`[name="${name}"]`).first();
+
+/** Goes to each field by Tab and types; a choice is chosen by its letter. */
+export async function typeAll(page: Page, values: Readonly<Record<string, string>>) {
+  for (const [name, value] of Object.entries(values)) {
+    const target = field(page, name);
+    await tabTo(page, target);
+    if (await target.evaluate((e) => e instanceof HTMLSelectElement)) {
+      await target.evaluate((e) => ((e as HTMLSelectElement).dataset['seen'] = 'yes'));
+      await page.keyboard.type(value);
+    } else {
+      await page.keyboard.press('ControlOrMeta+a');
+      await page.keyboard.type(value);
+    }
+  }
+}
+
+/** Presses a key or follows a link by keyboard. */
+export async function press(page: Page, target: Locator) {
+  await tabTo(page, target);
+  await page.keyboard.press('Enter');
+}
+
+export async function signIn(page: Page, base: string, name: Name) {
+  await page.goto(`${base}/`);
+  await expect(page).toHaveURL(/sign-in/);
+  await page.keyboard.type(name);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(PINS[name]);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /Floor/ })).toBeVisible();
+}
+
+/** A motor by its tag, as the scanner types it. */
+export async function scan(page: Page, number: string) {
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('/');
+  await page.keyboard.type(number);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(new RegExp(`/motor/${number}`));
+  await expect(page.getByRole('banner').last()).toContainText(number);
+}
+
+/** A sheet of the motor by its digit. */
+export async function sheet(page: Page, digit: string) {
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press(digit);
+}

@@ -1,0 +1,275 @@
+/** One motor that is not in the demo, from nameplate to verdict, by keyboard alone; then into another shop. */
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { field, press, scan, sheet, signIn, tabTo, typeAll } from './keyboard.ts';
+
+const base = () => process.env['DEMO_SHOP']!;
+const NUMBER = '4007';
+
+const told = (page: Page) => page.getByRole('status').first();
+
+async function signStation(page: Page, title: string, record: Readonly<Record<string, string>>) {
+  await expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
+  await typeAll(page, record);
+  await press(page, page.getByRole('button', { name: /^Sign as Ida Haft/ }));
+  await expect(told(page)).toContainText(`${title}: signed`);
+}
+
+async function measure(
+  page: Page,
+  kind: string,
+  stage: string,
+  typed: Readonly<Record<string, string>>,
+  verdict: string,
+) {
+  await page.goto(`${base()}/motor/${NUMBER}/tests?kind=${kind}&stage=${stage}`);
+  await expect(field(page, Object.keys(typed)[0]!)).toBeVisible();
+  await typeAll(page, typed);
+  await expect(page.getByLabel('Verdict').last()).toContainText(verdict);
+  await press(page, page.getByRole('button', { name: 'Keep the reading' }));
+  await expect(told(page)).toContainText('kept');
+}
+
+test('a motor goes from its nameplate to its verdict, and into another shop as it was', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  await signIn(page, base(), 'Ida Haft');
+
+  await test.step('the floor shows the shop', async () => {
+    await expect(page.getByRole('link', { name: /Motor 3090/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /Motor 3096.*under-cured/ })).toBeVisible();
+  });
+
+  await test.step('the motor is entered, with units as people type them', async () => {
+    await page.keyboard.press('F2');
+    await expect(field(page, 'number')).toBeVisible();
+    await typeAll(page, {
+      number: NUMBER,
+      customer: 'Nordlund Quarry',
+      machine: 'Crusher conveyor',
+      maker: 'Vestby V160',
+      serial: '77-14',
+      power: '15 hp',
+      voltage: '0.4 kV',
+      plateConnection: 'star',
+      current: '22',
+      frequency: '50',
+      speed: '1455',
+      insulationClass: 'F',
+      cooling: 'enclosed, fan',
+    });
+    await expect(page.getByText('reads 11.19 kW')).toBeVisible();
+    await expect(page.getByText(/4 poles, slip 3.0 %/)).toBeVisible();
+    // The promise is typed into the browser's own date field.
+    await field(page, 'promised').fill('2026-12-24T12:00');
+    await press(page, page.getByRole('button', { name: /Take it in/ }));
+    await expect(page).toHaveURL(new RegExp(`/motor/${NUMBER}/card`));
+  });
+
+  await test.step('the data card is filled from one line, and a contradiction is found while typing', async () => {
+    await tabTo(page, field(page, 'shorthand'));
+    await page.keyboard.type('36s 4p 1-8 T18 2x1.06 4Y');
+    await typeAll(page, {
+      endsPerLead: '2',
+      starJoint: 'yes',
+      bore: '6.5 in',
+      coreLength: '150',
+      backIron: '26',
+      toothWidth: '7,9',
+      slotArea: '180',
+    });
+    await expect(
+      page.getByText(/The card says 4Y, but 2 ends lie on a lead: that is 2Y or 1Δ/),
+    ).toBeVisible();
+    await expect(page.getByText('Do not strip')).toBeVisible();
+    await expect(page.getByText('reads 165.1 mm')).toBeVisible();
+  });
+
+  await test.step('a reload in the middle of typing loses nothing', async () => {
+    await page.reload();
+    await expect(field(page, 'bore')).toHaveValue('6.5 in');
+    await expect(field(page, 'shorthand')).toHaveValue('36s 4p 1-8 T18 2x1.06 4Y');
+    await typeAll(page, { circuits: '2' });
+    await expect(page.getByText('Complete: may be stripped')).toBeVisible();
+    await page.keyboard.press('Control+s');
+    await expect(told(page)).toContainText('The card is saved');
+  });
+
+  await test.step('the winding bench shows figures, opens their working, and compares a proposal', async () => {
+    await sheet(page, '3');
+    await expect(page.getByText('coil 1, group 1U')).toBeVisible();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByText('coil 2, group 1U')).toBeVisible();
+    const gap = page.locator('[data-figure="gapDensity"]');
+    await press(page, gap);
+    await expect(page.getByLabel(/Working: Gap flux density/)).toContainText('B = Φ / (τ·L)');
+    const before = await page.locator('tr', { has: gap }).locator('td').first().textContent();
+    await page.keyboard.press('Escape');
+    await typeAll(page, { turns: '20' });
+    await expect(page.getByText(/Flux −10.0 %/)).toBeVisible();
+    await expect(page.locator('tr', { has: gap }).locator('td').first()).toHaveText(before!);
+    await expect(page.locator('tr', { has: gap }).locator('td').nth(1)).not.toHaveText(before!);
+    await typeAll(page, { circuits: '3' });
+    await expect(page.getByText(/do not part into 3 equal circuits/).first()).toBeVisible();
+    await typeAll(page, { circuits: '2', turns: '18' });
+    await press(page, page.getByRole('button', { name: 'Keep the proposal' }));
+    await expect(told(page)).toContainText('The proposal is saved');
+  });
+
+  await test.step('the connection is listed, drawn, and comes as CSV and SVG', async () => {
+    await sheet(page, '4');
+    await expect(page.getByRole('heading', { name: '10 joints' })).toBeVisible();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('button', { name: 'Joint 2' })).toHaveAttribute('aria-pressed', 'true');
+    for (const [link, start] of [
+      ['List as CSV', 'joint,kind,phase,lead,ends,slots'],
+      ['Drawing as SVG', '<?xml'],
+    ] as const) {
+      const download = page.waitForEvent('download');
+      await press(page, page.getByRole('link', { name: link }));
+      const text = readFileSync(await (await download).path(), 'utf8');
+      expect(text.startsWith(start)).toBe(true);
+    }
+  });
+
+  await test.step('the traveller: stations in order, a hold that stops, a gate that waits', async () => {
+    await sheet(page, '5');
+    await press(page, page.getByRole('button', { name: 'Hold', exact: true }));
+    await page.keyboard.type('customer to decide on price');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Held: customer to decide on price')).toBeVisible();
+    await expect(page.getByRole('button', { name: /Sign as Ida Haft/ })).toBeDisabled();
+    await press(page, page.getByRole('button', { name: 'Release' }));
+    await page.keyboard.type('price agreed');
+    await page.keyboard.press('Enter');
+    await expect(told(page)).toContainText('Released');
+
+    await signStation(page, 'Intake', { failed: 'turn short, slot 12' });
+    await signStation(page, 'Take the winding data', {});
+    await signStation(page, 'Burn off and strip', { partTemperature: '670 F' });
+    await signStation(page, 'Clean and prove the core', { media: 'soft' });
+    await signStation(page, 'Slot insulation', { liner: '0.012 in', standOut: '8' });
+    await signStation(page, 'Wind and insert the coils', { turnsWound: '18', wireWound: '2x1.06' });
+    await signStation(page, 'Connect groups and leads', { joints: 'brazed', allMade: 'yes' });
+    await signStation(page, 'Test before varnish', { gauge: 'yes', masked: 'yes' });
+    await expect(page.getByText('Gate before varnish is shut')).toBeVisible();
+  });
+
+  await test.step('the tests are judged while they are typed', async () => {
+    await measure(page, 'core-loss', 'bare', { before: '3', after: '3.1' }, 'Sound');
+    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNNNSNS' }, '8W is reversed');
+    await measure(
+      page,
+      'insulation',
+      'before-varnish',
+      { testVoltage: '500', oneMinute: '0.64 GΩ', tenMinutes: '1900', temperature: '72 F' },
+      'Sound',
+    );
+    await measure(
+      page,
+      'resistance',
+      'before-varnish',
+      { uv: '1.00', vw: '1.00', wu: '1.05', temperature: '25' },
+      'W-U',
+    );
+    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await expect(page.getByText(/Polarity walk: 8W is reversed/)).toBeVisible();
+    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
+    const planned = await page.evaluate(async (number) => {
+      const file = (await (await fetch(`/api/motors/${number}`)).json()) as {
+        readings: {
+          kind: string;
+          outcome: {
+            judgement: {
+              figures: { figure: { id: string; working: { inputs: { symbol: string; value: number }[] } } }[];
+            };
+          };
+        }[];
+      };
+      const figure = file.readings
+        .find((r) => r.kind === 'resistance')!
+        .outcome.judgement.figures.find((f) => f.figure.id === 'resistanceAgainstPlan')!;
+      return figure.figure.working.inputs.find((i) => i.symbol === 'R_plan')!.value.toPrecision(5);
+    }, NUMBER);
+    const ohms = { uv: planned, vw: planned, wu: planned, temperature: '25' };
+    await measure(page, 'resistance', 'before-varnish', ohms, 'Sound');
+
+    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await signStation(page, 'Preheat and impregnate', { preheat: '230 F', batch: 'batch 7', method: 'dip' });
+
+    await page.goto(`${base()}/motor/${NUMBER}/tests?kind=cure&stage=varnished`);
+    await typeAll(page, { target: '280 F', minutes: '6 h' });
+    const csv = (hours: number) =>
+      '\ufeffTime;Part °C;Air °C\r\n' +
+      Array.from({ length: hours * 6 + 1 }, (_, i) => {
+        const figure = (lag: number) =>
+          (138.5 - 114 * Math.exp((-i * 10) / lag)).toFixed(1).replace('.', ',');
+        return i === 3
+          ? 'soon;hot;hot'
+          : `${Math.floor(i / 6)}:${String((i % 6) * 10).padStart(2, '0')};${figure(40)};${figure(12)}`;
+      }).join('\r\n');
+    const log = page.getByLabel('Oven log', { exact: true });
+    await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(5)) });
+    await expect(page.getByText(/Line 5 of the log is left out/)).toBeVisible();
+    await expect(page.getByText(/Bake again: at least/)).toBeVisible();
+    await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(10)) });
+    await expect(page.getByLabel('Verdict').last()).toContainText('Sound');
+    await press(page, page.getByRole('button', { name: 'Keep the reading' }));
+    await expect(told(page)).toContainText('kept');
+    await measure(
+      page,
+      'balance',
+      'final',
+      { mass: '88 lb', speed: '1455', plane1: '120', plane2: '110' },
+      'Sound',
+    );
+
+    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await signStation(page, 'Bake and cure', { unmasked: 'yes' });
+    await signStation(page, 'Check the rotor', { runOut: '0.01', bars: 'yes' });
+    await signStation(page, 'Balance the rotor', { corrected: 'no correction' });
+    await typeAll(page, { statorTag: NUMBER, rotorTag: '3090' });
+    await expect(page.getByText(/Do not put them together/)).toBeVisible();
+    await signStation(page, 'Bring stator and rotor together', { rotorTag: NUMBER });
+    await signStation(page, 'Assemble', { bearings: '6309 new', bearingHeat: '95' });
+    await measure(
+      page,
+      'insulation',
+      'final',
+      { testVoltage: '500', oneMinute: '2000', temperature: '24' },
+      'Sound',
+    );
+    await measure(page, 'resistance', 'final', ohms, 'Sound');
+    await measure(page, 'no-load', 'final', { voltage: '400', u: '8', v: '8.1', w: '8' }, 'Sound');
+    await measure(page, 'full-load', 'final', { voltage: '400', u: '22', v: '21.8', w: '22' }, 'Sound');
+    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await signStation(page, 'Final tests', { sound: 'yes' });
+  });
+
+  await test.step('the verdict says ready, and comes as PDF', async () => {
+    await scan(page, NUMBER);
+    await sheet(page, '7');
+    await expect(page.getByText('Ready to ship')).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Verdict as PDF' })).toBeVisible();
+    const pdf = await page.request.get(`${base()}/api/motors/${NUMBER}/verdict.pdf`);
+    expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  await test.step('the record goes out as one file and comes back equal in an empty shop', async () => {
+    await sheet(page, '1');
+    const download = page.waitForEvent('download');
+    await press(page, page.getByRole('link', { name: 'Export as JSON' }));
+    const file = await (await download).path();
+    const other = await browser.newPage();
+    await signIn(other, process.env['EMPTY_SHOP']!, 'Ida Haft');
+    await expect(other.getByText('No motor in the shop.')).toBeVisible();
+    await other.getByLabel('Motor record to import').first().setInputFiles(file);
+    await expect(other).toHaveURL(new RegExp(`/motor/${NUMBER}`));
+    await expect(other.getByText('Ready to ship')).toBeVisible();
+    const again = await other.request.get(`${process.env['EMPTY_SHOP']!}/api/motors/${NUMBER}/record.json`);
+    expect(await again.json()).toEqual(JSON.parse(readFileSync(file, 'utf8')));
+    await other.close();
+  });
+});

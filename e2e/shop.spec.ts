@@ -1,0 +1,193 @@
+/** What holds on every sheet: signing in, other hands on the same card, a dropped network, and that everybody can read it. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { field, PINS, scan, sheet, signIn } from './keyboard.ts';
+
+const base = () => process.env['DEMO_SHOP']!;
+
+test('nobody sees anything before signing in, and a wrong PIN says so', async ({ page }) => {
+  await page.goto(`${base()}/motor/3090/verdict`);
+  await expect(page).toHaveURL(/sign-in/);
+  await page.keyboard.type('Olav Tindal');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('9999');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Name or PIN is wrong.');
+  await field(page, 'pin').fill(PINS['Olav Tindal']);
+  await page.keyboard.press('Enter');
+  // Back to the sheet that was asked for.
+  await expect(page).toHaveURL(/3090\/verdict/);
+  await page.getByRole('button', { name: 'sign out' }).last().click();
+  await expect(page).toHaveURL(/sign-in/);
+});
+
+test('a winder may not pass a gate; the lead may, with a reason', async ({ page, browser }) => {
+  await signIn(page, base(), 'Olav Tindal');
+  await page.goto(`${base()}/motor/3112/traveller?station=strip`);
+  await expect(page.getByText('Gate before stripping is shut')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Pass, with reason/ })).toHaveCount(0);
+  const lead = await browser.newPage();
+  await signIn(lead, base(), 'Ida Haft');
+  await lead.goto(`${base()}/motor/3112/traveller?station=strip`);
+  await expect(lead.getByRole('button', { name: /Pass, with reason/ })).toBeVisible();
+  await lead.close();
+});
+
+test('the scan line finds by number and by part of a name, and says when nothing fits', async ({ page }) => {
+  await signIn(page, base(), 'Per Marsk');
+  await scan(page, '3101');
+  await page.keyboard.press('/');
+  await page.keyboard.type('bell found');
+  await expect(page.getByRole('button', { name: /Malmtinn Bell Foundry/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/motor\/3099/);
+  await expect(page.getByRole('banner').last()).toContainText('Furnace blower');
+  await page.keyboard.press('/');
+  await page.keyboard.type('zzz');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toContainText('No motor in this shop fits “zzz”.');
+});
+
+test('two people on one card: neither loses what was typed', async ({ page, browser }) => {
+  await signIn(page, base(), 'Olav Tindal');
+  await page.goto(`${base()}/motor/3118/card`);
+  await expect(field(page, 'turns')).not.toHaveValue('');
+  const other = await browser.newPage();
+  await signIn(other, base(), 'Per Marsk');
+  await other.goto(`${base()}/motor/3118/card`);
+  await expect(field(other, 'turns')).not.toHaveValue('');
+
+  await field(page, 'turns').fill('31');
+  await field(page, 'meanTurn').fill('510');
+  await field(other, 'turns').fill('29');
+  await field(other, 'coilsCounted').fill('48');
+  await other.keyboard.press('Control+s');
+  await expect(other.getByRole('status').first()).toContainText('saved');
+  await page.keyboard.press('Control+s');
+  const merge = page.getByRole('alertdialog');
+  await expect(merge).toContainText('Per Marsk saved this card meanwhile');
+  await expect(merge).toContainText('Turns in a coil');
+  await merge.locator('label', { hasText: '29' }).click();
+  await merge.getByRole('button', { name: 'Take these' }).click();
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('status').first()).toContainText('saved');
+  const file = (await (await page.request.get(`${base()}/api/motors/3118`)).json()) as {
+    windings: { typed: Record<string, string> }[];
+  };
+  expect(file.windings[0]!.typed).toMatchObject({ turns: '29', meanTurn: '510', coilsCounted: '48' });
+  await other.close();
+});
+
+test('a dropped network keeps what is typed, and the same save works when it is back', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, base(), 'Olav Tindal');
+  await page.goto(`${base()}/motor/3110/card`);
+  await field(page, 'strippedCopper').fill('12.4');
+  await context.setOffline(true);
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('status').first()).toContainText('cannot be reached');
+  await expect(field(page, 'strippedCopper')).toHaveValue('12.4');
+  await context.setOffline(false);
+  await page.reload();
+  await expect(field(page, 'strippedCopper')).toHaveValue('12.4');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('status').first()).toContainText('saved');
+});
+
+test('a change by somebody else shows by itself', async ({ page, browser }) => {
+  await signIn(page, base(), 'Ida Haft');
+  await expect(page.getByRole('link', { name: /Motor 3109/ })).not.toContainText('no such hold');
+  const other = await browser.newPage();
+  await signIn(other, base(), 'Per Marsk');
+  await other.goto(`${base()}/motor/3109/traveller`);
+  await other.getByRole('button', { name: 'Hold', exact: true }).click();
+  await other.keyboard.type('liner too short');
+  await other.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /Motor 3109.*liner too short/ })).toBeVisible();
+  await other.close();
+});
+
+const VIEWS = [
+  ['floor', '/'],
+  ['take in', '/new'],
+  ['legend', '/legend'],
+  ['motor', '/motor/3101'],
+  ['card', '/motor/3112/card'],
+  ['winding', '/motor/3107/winding'],
+  ['connection', '/motor/3107/connection'],
+  ['traveller', '/motor/3109/traveller'],
+  ['tests', '/motor/3103/tests?kind=resistance&stage=before-varnish'],
+  ['verdict', '/motor/3090/verdict'],
+] as const;
+
+for (const dark of [false, true])
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+  ] as const)
+    test(`every sheet can be read by everybody, ${dark ? 'dark' : 'light'}, ${width} wide`, async ({
+      browser,
+    }) => {
+      const context = await browser.newContext({
+        viewport: { width, height },
+        colorScheme: dark ? 'dark' : 'light',
+      });
+      const page = await context.newPage();
+      const faults: string[] = [];
+      page.on('pageerror', (e) => faults.push(`page error: ${e.message}`));
+      page.on('console', (m) => {
+        if (m.type() === 'error' && !m.text().includes('401')) faults.push(`console: ${m.text()}`);
+      });
+      await page.goto(`${base()}/sign-in`);
+      await expect(field(page, 'pin')).toBeVisible();
+      faults.push(...(await serious(page, 'sign-in', dark)));
+      await signIn(page, base(), 'Ida Haft');
+      for (const [name, url] of VIEWS) {
+        await page.goto(`${base()}${url}`);
+        await expect(page.locator('[data-view="A"]')).toBeVisible();
+        if (width > 1000) faults.push(...(await serious(page, name, dark)));
+        // Nothing may stick out sideways.
+        const wide = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        if (wide > 0) faults.push(`${name}: ${wide} px too wide`);
+      }
+      expect(faults).toEqual([]);
+      await context.close();
+    });
+
+/** On the dark sheet only the colours differ. */
+async function serious(
+  page: import('@playwright/test').Page,
+  name: string,
+  coloursOnly: boolean,
+): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (coloursOnly ? axe.withRules(['color-contrast']) : axe).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${name}: ${v.id} (${v.nodes.length}) ${v.nodes[0]!.target.join(' ')} ${v.nodes[0]!.failureSummary?.split('\n')[1] ?? ''}`,
+    );
+}
+
+test('sheets are turned by their digits', async ({ page }) => {
+  await signIn(page, base(), 'Ida Haft');
+  await scan(page, '3107');
+  for (const [digit, end] of [
+    ['2', 'card'],
+    ['3', 'winding'],
+    ['4', 'connection'],
+    ['5', 'traveller'],
+    ['6', 'tests'],
+    ['7', 'verdict'],
+  ] as const) {
+    await sheet(page, digit);
+    await expect(page).toHaveURL(new RegExp(`/motor/3107/${end}`));
+  }
+  await page.keyboard.press('F1');
+  await expect(page).toHaveURL(`${base()}/`);
+});

@@ -1,0 +1,124 @@
+/** npm test: the same set-up as npm start, then every check, then the totals. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { startPostgres } from './lib/postgres.mjs';
+import { checkNode, ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/prepare.mjs';
+import { run } from './lib/say.mjs';
+
+const RESULTS = join(ROOT, 'test-results');
+const bin = (name) => join(ROOT, 'node_modules/.bin', name);
+
+/** Runs a program; its output is shown when it fails, or as it comes when `live`. */
+function check(command, args, { env = {}, live = false } = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', live ? 'inherit' : 'pipe', live ? 'inherit' : 'pipe'],
+    });
+    let output = '';
+    child.stdout?.on('data', (d) => (output += d));
+    child.stderr?.on('data', (d) => (output += d));
+    child.once('exit', (code) => done({ ok: code === 0, output }));
+  });
+}
+
+await run(async () => {
+  checkNode();
+  ensurePackages();
+  ensureChromium();
+  ensureBuild();
+  rmSync(RESULTS, { recursive: true, force: true });
+  mkdirSync(RESULTS, { recursive: true });
+  const totals = [];
+  const say = (name, passed, failed, skipped, seconds) => {
+    totals.push({ passed, failed, skipped });
+    console.log(
+      `${failed ? 'FAILED' : 'ok    '}  ${name.padEnd(12)} ${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}  (${seconds.toFixed(0)} s)`,
+    );
+  };
+  const timed = async (work) => {
+    const from = performance.now();
+    const result = await work();
+    return { ...result, seconds: (performance.now() - from) / 1000 };
+  };
+
+  const one = async (name, command, args) => {
+    const r = await timed(() => check(command, args));
+    if (!r.ok) console.log(r.output);
+    say(name, r.ok ? 1 : 0, r.ok ? 0 : 1, 0, r.seconds);
+  };
+  await Promise.all([
+    one('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
+    one('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+  ]);
+  const types = await timed(async () => {
+    const projects = [
+      'packages/core',
+      'packages/records',
+      'packages/drawings',
+      'apps/server',
+      'apps/web',
+      'e2e',
+    ];
+    let failed = 0;
+    for (let i = 0; i < projects.length; i += 2) {
+      const pair = await Promise.all(projects.slice(i, i + 2).map((p) => check(bin('tsc'), ['-p', p])));
+      for (const r of pair)
+        if (!r.ok) {
+          failed++;
+          console.log(r.output);
+        }
+    }
+    return { failed, count: projects.length };
+  });
+  say('types', types.count - types.failed, types.failed, 0, types.seconds);
+  await one('arrows', bin('depcruise'), [
+    ...['packages', 'apps', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+  ]);
+
+  const postgres = await startPostgres(join(ROOT, '.data', 'test'));
+  const env = {
+    TEST_ADMIN_URL: postgres.adminUrl,
+    TEST_OWNER_URL: postgres.ownerUrl('{db}'),
+    TEST_APP_URL: postgres.appUrl('{db}'),
+  };
+  try {
+    const unitFile = join(RESULTS, 'unit.json');
+    const unit = await timed(() =>
+      check(
+        bin('vitest'),
+        ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`],
+        {
+          env,
+          live: true,
+        },
+      ),
+    );
+    const u = JSON.parse(readFileSync(unitFile, 'utf8'));
+    // A file that fails to load has no tests to count.
+    const broken = u.testResults.filter(
+      (f) => f.status === 'failed' && f.assertionResults.length === 0,
+    ).length;
+    const unitFailed = u.numFailedTests + broken + (!unit.ok && u.numFailedTests + broken === 0 ? 1 : 0);
+    say('unit and API', u.numPassedTests, unitFailed, u.numPendingTests, unit.seconds);
+
+    const browserFile = join(RESULTS, 'browser.json');
+    const browser = await timed(() =>
+      check(bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
+        env: { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: browserFile },
+        live: true,
+      }),
+    );
+    const b = JSON.parse(readFileSync(browserFile, 'utf8')).stats;
+    const browserFailed = b.unexpected + (!browser.ok && b.unexpected === 0 ? 1 : 0);
+    say('browser', b.expected + b.flaky, browserFailed, b.skipped, browser.seconds);
+  } finally {
+    postgres.stop();
+  }
+  const sum = (key) => totals.reduce((n, t) => n + t[key], 0);
+  const skipped = sum('skipped');
+  console.log(`\n${sum('passed')} passed, ${sum('failed')} failed${skipped ? `, ${skipped} skipped` : ''}`);
+  process.exitCode = sum('failed') > 0 ? 1 : 0;
+});
