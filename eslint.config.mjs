@@ -41,6 +41,6 @@ export default defineConfig(
   },
   {
     files: ['tools/**/*.mjs', '*.mjs', '**/*.cjs', 'tools/**/*.js'],
-    languageOptions: { globals: globals.node },
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
   },
 );

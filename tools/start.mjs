@@ -149,10 +149,11 @@ await run(async () => {
         FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
         WEB_FOLDER: join(ROOT, 'apps/web/dist'),
         PORT: String(options.port),
+        STOP_WITH_PARENT: 'yes',
         HOST: options.host,
         NODE_ENV: 'production',
       },
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['pipe', 'pipe', 'inherit'],
       // Ctrl-C reaches this script, which then stops its children in order.
       detached: true,
     });

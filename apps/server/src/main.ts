@@ -16,6 +16,9 @@ const app = await makeApp({
   fontFolder: need('FONT_FOLDER'),
   webFolder: need('WEB_FOLDER'),
 });
+// Started by a script: when that is gone, killed even, its end of the pipe closes and this server ends as well.
+if (process.env['STOP_WITH_PARENT'])
+  process.stdin.on('end', () => process.kill(process.pid, 'SIGTERM')).resume();
 const port = Number(process.env['PORT'] ?? 4173);
 await app.listen(port, process.env['HOST'] ?? '127.0.0.1');
 console.log(`serving on ${port}`);

@@ -420,7 +420,8 @@ it('tells the browsers of the shop that a motor changed', async () => {
   const reader = response.body!.getReader();
   const heard = (async () => {
     let text = '';
-    while (!text.includes('"motor"')) text += new TextDecoder().decode((await reader.read()).value);
+    while (!text.includes('"motor"'))
+      text += new TextDecoder().decode((await reader.read()).value as Uint8Array);
     return text;
   })();
   const { id } = await motor();

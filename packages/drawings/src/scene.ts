@@ -76,20 +76,40 @@ export const WHITE_SHEET: Readonly<Record<Ink, string>> = {
 const escape = (s: string) =>
   s.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
+const FACES = {
+  file: {
+    words: 'font-family="Archivo, Arial Narrow, sans-serif"',
+    figures: 'font-family="Iosevka, monospace"',
+  },
+  screen: { words: 'class="font-words"', figures: 'class="font-fig"' },
+};
+
+function markup(
+  marks: readonly Mark[],
+  colour: (ink: Ink) => string,
+  faces: (typeof FACES)[keyof typeof FACES],
+): string {
+  return marks
+    .map((m) => {
+      const of = m.of ? ` data-of="${escape(m.of)}"` : '';
+      if (m.kind === 'path')
+        return `<path d="${m.d}" fill="${m.fill ? colour(m.fill) : 'none'}" stroke="${m.stroke ? colour(m.stroke) : 'none'}"${m.stroke ? ` stroke-width="${m.width ?? 1}"` : ''}${m.dash ? ` stroke-dasharray="${m.dash}"` : ''}${of}/>`;
+      return `<text x="${m.x.toFixed(2)}" y="${m.y.toFixed(2)}" ${faces[m.face]} font-size="${m.size}"${m.bold ? ' font-weight="700"' : ''} text-anchor="${m.anchor ?? 'start'}" fill="${colour(m.ink)}"${of}>${escape(m.text)}</text>`;
+    })
+    .join('');
+}
+
+/** What stands inside the svg element on screen: colours follow the light or dark sheet. */
+export const sceneMarkup = (scene: Scene): string =>
+  markup(scene.marks, (ink) => `var(--${ink})`, FACES.screen);
+
 /** A stand-alone SVG file. */
 export function sceneToSvg(scene: Scene, colours: Readonly<Record<Ink, string>> = WHITE_SHEET): string {
-  const parts = scene.marks.map((m) => {
-    const of = m.of ? ` data-of="${escape(m.of)}"` : '';
-    if (m.kind === 'path')
-      return `<path d="${m.d}" fill="${m.fill ? colours[m.fill] : 'none'}" stroke="${m.stroke ? colours[m.stroke] : 'none'}"${m.stroke ? ` stroke-width="${m.width ?? 1}"` : ''}${m.dash ? ` stroke-dasharray="${m.dash}"` : ''}${of}/>`;
-    const family = m.face === 'words' ? 'Archivo, Arial Narrow, sans-serif' : 'Iosevka, monospace';
-    return `<text x="${m.x.toFixed(2)}" y="${m.y.toFixed(2)}" font-family="${family}" font-size="${m.size}"${m.bold ? ' font-weight="700"' : ''} text-anchor="${m.anchor ?? 'start'}" fill="${colours[m.ink]}"${of}>${escape(m.text)}</text>`;
-  });
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${scene.width} ${scene.height}" width="${scene.width}" height="${scene.height}" role="img">
 <title>${escape(scene.title)}</title>
 <rect width="100%" height="100%" fill="${colours.paper}"/>
-${parts.join('\n')}
+${markup(scene.marks, (ink) => colours[ink], FACES.file)}
 </svg>
 `;
 }

@@ -10,9 +10,15 @@ import { judgeMotor, type JudgedMotor } from './motor-file.ts';
 import { MotorsRepository, type FloorRow } from './motors.repository.ts';
 import { openNotes, type FloorNote } from './floor-notes.ts';
 
-export interface FloorMotor extends FloorRow {
+export interface FloorMotor {
+  readonly motor: FloorRow['motor'];
+  /** Ovens, panel and balancer, in hand or signed within the last day: what the line of today shows. */
+  readonly recent: FloorRow['steps'];
   readonly notes: readonly FloorNote[];
 }
+
+const DAY = 86_400_000;
+const ON_THE_LINE = new Set(['strip', 'varnish', 'cure', 'check', 'test', 'balance']);
 
 @Injectable()
 export class MotorsService {
@@ -23,7 +29,14 @@ export class MotorsService {
 
   async floor(person: Person): Promise<FloorMotor[]> {
     const rows = await this.motors.floor(person.shopId);
-    return rows.map((row) => ({ ...row, notes: openNotes(row) }));
+    const since = new Date(Date.now() - DAY).toISOString();
+    return rows.map((row) => ({
+      motor: row.motor,
+      recent: row.steps.filter(
+        (s) => ON_THE_LINE.has(s.station) && s.takenAt && (!s.signedAt || s.signedAt > since),
+      ),
+      notes: openNotes(row),
+    }));
   }
 
   find(person: Person, words: string, after: string | null, limit: number) {

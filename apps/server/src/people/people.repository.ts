@@ -61,7 +61,9 @@ export class PeopleRepository {
       .from(sessions)
       .innerJoin(people, eq(people.id, sessions.personId))
       .innerJoin(shops, eq(shops.id, people.shopId))
-      .where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.expiresAt, new Date())));
+      .where(and(eq(sessions.tokenHash, sql.placeholder('tokenHash')), gt(sessions.expiresAt, sql`now()`)))
+      .prepare('session')
+      .execute({ tokenHash });
     return row ? { ...row, role: row.role as Role } : null;
   }
 

@@ -37,9 +37,12 @@ export interface FloorNote {
   readonly text: string;
 }
 export interface FloorMotor {
-  readonly motor: MotorRecord;
-  readonly steps: readonly StepRecord[];
-  readonly holds: readonly HoldRecord[];
+  readonly motor: Pick<
+    MotorRecord,
+    'id' | 'number' | 'customer' | 'machine' | 'maker' | 'serial' | 'promisedAt' | 'rush'
+  >;
+  /** Stations in hand, or signed within the last day. */
+  readonly recent: readonly Pick<StepRecord, 'station' | 'takenAt' | 'signedAt'>[];
   readonly notes: readonly FloorNote[];
 }
 export type ShownReading = Omit<ReadingRecord, 'log'> & {

@@ -1,6 +1,7 @@
 /** The data card: taking the winding data, with the drawing beside it and the checks under it. */
 import {
   COUNT_FIELDS,
+  layOutLap,
   CORE_FIELDS,
   MEASURED_FIELDS,
   proposePoles,
@@ -32,10 +33,14 @@ function Card({ file }: { file: MotorFile }) {
   const { typed, checked } = card;
   const form = useRef<HTMLFormElement>(null);
   const crowded = checked.findings.length > 1;
-  const ring = useMemo(
-    () => (checked.analysis ? slotRing(checked.analysis.layout, { size: crowded ? 300 : 372 }) : null),
-    [checked.analysis, crowded],
-  );
+  // Turns, wire and circuits leave the drawing as it is: the last scene is kept while slots, poles and span stay.
+  const layout = checked.analysis?.layout;
+  const drawn = layout ? `${layout.slots}/${layout.poles}/${layout.pitch}` : '';
+  const ring = useMemo(() => {
+    const [slots, poles, pitch] = drawn.split('/').map(Number);
+    const laid = layOutLap({ slots: slots!, poles: poles!, pitch: pitch! });
+    return laid.ok ? slotRing(laid.value, { size: crowded ? 300 : 372 }) : null;
+  }, [drawn, crowded]);
   const proposed =
     card.plate.speedRpm && card.plate.frequencyHz
       ? proposePoles(card.plate.speedRpm, card.plate.frequencyHz)

@@ -62,7 +62,7 @@ export function Today({
       {LANES.map((lane, i) => {
         const y = TOP + i * LANE;
         const bars = rows.flatMap((r) =>
-          r.steps
+          r.recent
             .filter((s) => (lane.stations as readonly string[]).includes(s.station) && s.takenAt)
             .filter((s) => !s.signedAt || new Date(s.signedAt) > from)
             .map((s) => ({ r, s })),
@@ -79,7 +79,7 @@ export function Today({
               const open = !s.signedAt;
               const inside = x1 - x0 > 40;
               return (
-                <g key={s.id}>
+                <g key={`${r.motor.number}${s.station}`}>
                   <path
                     d={
                       open

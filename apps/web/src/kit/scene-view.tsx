@@ -1,38 +1,11 @@
 /** Shows a drawing of the drawings package; clicks tell which part was pointed at. */
-import type { Ink, Mark, Scene } from '@norther/drawings';
-import { memo } from 'react';
+import { sceneMarkup, type Scene } from '@norther/drawings';
+import { memo, useMemo } from 'react';
 
-const colour = (ink: Ink) => `var(--${ink})`;
-
-const OneMark = memo(function OneMark({ mark }: { mark: Mark }) {
-  if (mark.kind === 'path')
-    return (
-      <path
-        d={mark.d}
-        fill={mark.fill ? colour(mark.fill) : 'none'}
-        stroke={mark.stroke ? colour(mark.stroke) : 'none'}
-        strokeWidth={mark.width ?? 1}
-        strokeDasharray={mark.dash}
-        data-of={mark.of}
-        className={mark.of ? 'cursor-pointer' : undefined}
-      />
-    );
-  return (
-    <text
-      x={mark.x}
-      y={mark.y}
-      fontSize={mark.size}
-      fill={colour(mark.ink)}
-      textAnchor={mark.anchor ?? 'start'}
-      fontWeight={mark.bold ? 700 : mark.face === 'words' ? 500 : 400}
-      className={mark.face === 'words' ? 'font-words' : 'font-fig'}
-      data-of={mark.of}
-    >
-      {mark.text}
-    </text>
-  );
-});
-
+/**
+ * The marks go in as one piece of markup: a drawing has hundreds of them, none with a life of its own, and setting them
+ * one by one through React took several times as long as a frame.
+ */
 export const SceneView = memo(function SceneView({
   scene,
   onPick,
@@ -45,21 +18,19 @@ export const SceneView = memo(function SceneView({
   /** Fill the box; otherwise drawn at its own size. */
   readonly fill?: boolean;
 }) {
+  const html = useMemo(() => ({ __html: sceneMarkup(scene) }), [scene]);
   return (
     <svg
       viewBox={`0 0 ${scene.width} ${scene.height}`}
       {...(fill ? {} : { width: scene.width, height: scene.height })}
       role="img"
       aria-label={scene.title}
-      className={`block max-w-full select-none ${fill ? 'h-full w-full' : ''} ${className}`}
+      className={`block max-w-full select-none ${onPick ? '[&_[data-of]]:cursor-pointer' : ''} ${fill ? 'h-full w-full' : ''} ${className}`}
       onClick={(e) => {
         const of = (e.target as SVGElement).dataset['of'];
         if (of && onPick) onPick(of);
       }}
-    >
-      {scene.marks.map((mark, i) => (
-        <OneMark key={i} mark={mark} />
-      ))}
-    </svg>
+      dangerouslySetInnerHTML={html}
+    />
   );
 });

@@ -13,12 +13,19 @@ export function phasePhasors(layout: LapLayout, polePairs: number): readonly [Co
   const table = unitCircle(slots);
   const re = [0, 0, 0];
   const im = [0, 0, 0];
+  // Slot angles are whole multiples of ν·2π/Q: stepping along them replaces a division for every coil.
+  const step = polePairs % slots;
+  let a = 0;
+  let b = (polePairs * pitch) % slots;
   for (const coil of layout.coils) {
     const k = coil.phase === 'U' ? 0 : coil.phase === 'V' ? 1 : 2;
-    const a = (polePairs * (coil.topSlot - 1)) % slots;
-    const b = (polePairs * (coil.topSlot - 1 + pitch)) % slots;
-    re[k]! += (coil.sign * (table.cos[a]! - table.cos[b]!)) / 2;
-    im[k]! += (coil.sign * (table.sin[a]! - table.sin[b]!)) / 2;
+    const half = coil.sign / 2;
+    re[k]! += half * (table.cos[a]! - table.cos[b]!);
+    im[k]! += half * (table.sin[a]! - table.sin[b]!);
+    a += step;
+    if (a >= slots) a -= slots;
+    b += step;
+    if (b >= slots) b -= slots;
   }
   return [
     { re: re[0]!, im: im[0]! },

@@ -1,0 +1,91 @@
+/** Rows as PostgreSQL writes them into JSON, turned into records. */
+import type {
+  GatePassRecord,
+  HoldRecord,
+  MotorRecord,
+  ReadingRecord,
+  StepRecord,
+  WindingRecord,
+} from '@norther/records';
+
+export type JsonRow = Record<string, unknown>;
+
+/** A step as the floor asks for it: a list costs less than an object with names. */
+export type FloorStep = readonly [
+  station: string,
+  takenAt: string | null,
+  takenBy: string | null,
+  signedAt: string | null,
+  signedBy: string | null,
+];
+
+/** PostgreSQL writes `2026-03-18T06:00:00+00:00`; records hold `2026-03-18T06:00:00.000Z`. */
+const isoOf = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
+const time = (value: unknown) => isoOf(value as string)!;
+const timeOrNull = (value: unknown) => isoOf(value as string | null);
+
+export const motorOfJson = (r: JsonRow): MotorRecord =>
+  ({
+    id: r['id'],
+    number: r['number'],
+    customer: r['customer'],
+    machine: r['machine'],
+    maker: r['maker'],
+    serial: r['serial'],
+    plate: r['plate'],
+    promisedAt: timeOrNull(r['promised_at']),
+    rush: r['rush'],
+    arrivedAt: time(r['arrived_at']),
+    shippedAt: timeOrNull(r['shipped_at']),
+    version: r['version'],
+  }) as MotorRecord;
+
+export const windingOfJson = (r: JsonRow): WindingRecord =>
+  ({
+    id: r['id'],
+    role: r['role'],
+    typed: r['typed'],
+    values: r['values'],
+    version: r['version'],
+    changedAt: time(r['changed_at']),
+    changedBy: r['changed_by'],
+  }) as WindingRecord;
+
+export const stepOfJson = (r: JsonRow): StepRecord =>
+  ({
+    id: r['id'],
+    station: r['station'],
+    typed: r['typed'],
+    takenAt: timeOrNull(r['taken_at']),
+    takenBy: r['taken_by'],
+    signedAt: timeOrNull(r['signed_at']),
+    signedBy: r['signed_by'],
+    version: r['version'],
+  }) as StepRecord;
+
+export const holdOfJson = (r: JsonRow): HoldRecord =>
+  ({
+    id: r['id'],
+    body: r['body'],
+    reason: r['reason'],
+    raisedAt: time(r['raised_at']),
+    raisedBy: r['raised_by'],
+    clearedAt: timeOrNull(r['cleared_at']),
+    clearedBy: r['cleared_by'],
+    clearReason: r['clear_reason'],
+  }) as HoldRecord;
+
+export const passOfJson = (r: JsonRow): GatePassRecord =>
+  ({ id: r['id'], gate: r['gate'], reason: r['reason'], at: time(r['at']), by: r['by'] }) as GatePassRecord;
+
+export const readingOfJson = (r: JsonRow): ReadingRecord =>
+  ({
+    id: r['id'],
+    kind: r['kind'],
+    stage: r['stage'],
+    typed: r['typed'],
+    values: r['values'],
+    ...(r['log'] ? { log: r['log'] } : {}),
+    takenAt: time(r['taken_at']),
+    takenBy: r['taken_by'],
+  }) as ReadingRecord;
