@@ -1,7 +1,7 @@
 /** Makes the checkout ready: packages, build, programs from Debian; each only when something changed. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Stop } from './say.mjs';
@@ -22,8 +22,30 @@ export function checkNode() {
     );
 }
 
+/** Two scripts at once in one checkout: the second waits for the first, and then finds the work done. */
+function alone(name, work) {
+  const lock = join(ROOT, `.${name}.lock`);
+  for (;;)
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' });
+      break;
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error;
+      const holder = readFileSync(lock, 'utf8');
+      // Left behind by a script that was killed.
+      if (holder && !existsSync(`/proc/${holder}`)) rmSync(lock, { force: true });
+      else Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 200);
+    }
+  try {
+    return work();
+  } finally {
+    rmSync(lock, { force: true });
+  }
+}
+
 /** Installs exactly what the lock file says, when it has not been done yet. */
-export function ensurePackages() {
+export const ensurePackages = () => alone('packages', installPackages);
+function installPackages() {
   const hash = hashOf(readFileSync(join(ROOT, 'package-lock.json')));
   if (fresh('packages', hash)) return;
   console.log('Installing packages (about a minute and a half the first time) …');
@@ -49,7 +71,8 @@ function* sourceFiles(folder) {
 }
 
 /** Builds web and server when a source file changed since the last build. */
-export function ensureBuild() {
+export const ensureBuild = () => alone('build', buildAll);
+function buildAll() {
   const parts = [];
   for (const top of ['packages', 'apps'])
     for (const file of sourceFiles(join(ROOT, top))) {

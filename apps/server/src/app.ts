@@ -98,6 +98,5 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
       req.method === 'GET' && !req.path.startsWith('/api') ? res.sendFile('index.html', { root }) : next(),
     );
   }
-  app.enableShutdownHooks();
   return app;
 }

@@ -95,8 +95,8 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
 
   /** Half of a coil's end: out of its slot, bending over to the crown. */
   function half(fromAngle: number, toAngle: number): string {
-    const points = Array.from({ length: 7 }, (_, i) => {
-      const t = i / 6;
+    const points = Array.from({ length: 13 }, (_, i) => {
+      const t = i / 12;
       const r = rBack + 2 + (rApex - rBack - 2) * Math.sin((Math.PI / 2) * t) ** 0.85;
       return polar(c, c, r, fromAngle + (toAngle - fromAngle) * t ** 1.15);
     });

@@ -166,7 +166,7 @@ export class TracksService {
     if (unsigned.length > 0)
       throw conflict(
         'step.too-early',
-        `${station.title}: first ${unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ')} must be signed.`,
+        `${station.title}: to be signed before it: ${unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ')}.`,
       );
     const hold = holdOn(id, file.holds);
     if (hold)

@@ -28,6 +28,9 @@ export function LimitScale({
   const height = small ? 6 : 10;
   const base = top + height;
   const ticks = scale.kind === 'log' ? decades(from, scale.to) : x.ticks(5);
+  /** A limit's name stands on the side where neither the scale's end nor the needle is in its way. */
+  const leftOf = (limit: number) =>
+    x(limit) > width * 0.6 || (value !== null && x(value) >= x(limit) - 4 && x(value) - x(limit) < 60);
   const needle = (v: number, open: boolean) => {
     const past = v < scale.from ? -1 : v > scale.to ? 1 : 0;
     const s = small ? 5 : 7;
@@ -75,12 +78,12 @@ export function LimitScale({
           <path d={`M${x(l.at)} ${top - 5}V${base + 3}`} stroke="var(--carmine)" strokeWidth="1.8" />
           {!small && (
             <text
-              x={x(l.at) + (x(l.at) > width * 0.6 ? -3 : 3)}
+              x={x(l.at) + (leftOf(l.at) ? -3 : 3)}
               y={top - 10}
               fontSize="12"
               fontWeight="600"
               fill="var(--carmine)"
-              textAnchor={x(l.at) > width * 0.6 ? 'end' : 'start'}
+              textAnchor={leftOf(l.at) ? 'end' : 'start'}
             >
               {l.name}
             </text>

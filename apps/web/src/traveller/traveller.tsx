@@ -74,7 +74,11 @@ function Tracks({
 }) {
   const row = (ids: readonly StationId[], label: string) => (
     <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
-      <span className="w-14 shrink-0 self-center text-[13px] text-graphite">{label}</span>
+      <span
+        className={`w-14 shrink-0 self-center text-[13px] text-graphite ${label === 'stator' || label === 'rotor' ? '' : 'xl:hidden'}`}
+      >
+        {label}
+      </span>
       {ids.map((id) => {
         const step = file.steps.find((s) => s.station === id);
         const signed = step?.signedAt;
@@ -126,7 +130,7 @@ function Tracks({
       aria-label="Stations"
       className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2"
     >
-      <div className="xl:self-center">{row(OPENING, '')}</div>
+      <div className="xl:self-center">{row(OPENING, 'motor')}</div>
       <div>
         {row(TRACKS.stator, 'stator')}
         {row(TRACKS.rotor, 'rotor')}
@@ -218,7 +222,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           {!signed && before.length > 0 && (
             <p className="mb-3 flex gap-2 text-[16px]">
               <VerdictMark verdict="to-come" />
-              First {before.map((b) => stationOf(b).title.toLowerCase()).join(' and ')} must be signed.
+              To be signed before this: {before.map((b) => stationOf(b).title.toLowerCase()).join(' and ')}.
             </p>
           )}
           {hold && (
@@ -344,7 +348,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               : hold
                 ? 'shut: it is held'
                 : before.length > 0
-                  ? `shut: first ${stationOf(before[0]!).title.toLowerCase()}`
+                  ? `shut, before it: ${stationOf(before[0]!).title.toLowerCase()}`
                   : shut
                     ? 'shut: the gate'
                     : stops.length > 0
