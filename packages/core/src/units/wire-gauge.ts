@@ -7,7 +7,8 @@
  * Source: ASTM B258, definition of the gauge (0.005 in at 36, 0.460 in at 0000). From memory.
  */
 export function gaugeDiameterMm(gauge: string): number | null {
+  if (!/^(0{1,4}|[1-9]\d?(\.[05])?)$/.test(gauge)) return null;
   const n = /^0{2,4}$/.test(gauge) ? 1 - gauge.length : Number(gauge);
-  if (!Number.isFinite(n) || n < -3 || n > 44 || (n * 2) % 1 !== 0) return null;
+  if (n > 44) return null;
   return 0.127 * 92 ** ((36 - n) / 39);
 }
