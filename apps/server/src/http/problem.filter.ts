@@ -54,6 +54,12 @@ export class ProblemFilter implements ExceptionFilter {
       }
       return { status, title: error.message, findings: [] };
     }
+    // What must be there once only was there already, such as a part of an imported record.
+    const cause = (error as { cause?: { code?: string } } | null)?.cause;
+    if (cause?.code === '23505') {
+      const title = 'A part of this is in the shop already; nothing was changed.';
+      return { status: 409, title, findings: [finding('stop', 'write.already-there', title, [])] };
+    }
     // body-parser's refusals that reach us as they are.
     const status = (error as { status?: number } | null)?.status;
     if (status === 413) return { status, title: 'The request is larger than 20 MB.', findings: [] };

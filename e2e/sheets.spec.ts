@@ -1,0 +1,190 @@
+/** What single sheets promise: drawing and figures that answer, refusals in words, tablets, paper. */
+import { expect, test, type Page } from '@playwright/test';
+import { field, signIn } from './keyboard.ts';
+
+const base = () => process.env['DEMO_SHOP']!;
+const open = async (page: Page, path: string) => {
+  await page.goto(`${base()}${path}`);
+  await expect(page.locator('[data-view="A"]')).toBeVisible();
+};
+const told = (page: Page) => page.getByRole('status').first();
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page, base(), 'Ida Haft');
+});
+
+test('the card reads two ways of a lead count, and puts the right one on the card', async ({ page }) => {
+  await open(page, '/motor/3112/card');
+  const readings = page.getByLabel('Readings of the lead count');
+  await expect(readings).toContainText('4 ends on a lead read two ways');
+  await expect(readings).toContainText('2Δ');
+  await expect(readings).toContainText('4Y');
+  await readings.getByRole('button', { name: 'Put 2Δ on the card' }).click();
+  await expect(field(page, 'circuits')).toHaveValue('2');
+  await expect(field(page, 'shorthand')).toHaveValue(/2D$/);
+  await expect(page.getByText('Complete: may be stripped')).toBeVisible();
+  // Only typed, not saved: the other people of the shop still see the old card.
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+  await expect(field(page, 'circuits')).toHaveValue('3');
+});
+
+test('a finding leads to the field to count again', async ({ page }) => {
+  await open(page, '/motor/3112/card');
+  await page.getByRole('button', { name: /The card says 3Δ/ }).click();
+  await expect(field(page, 'circuits')).toBeFocused();
+});
+
+test('the shorthand names what it does not understand and keeps the rest', async ({ page }) => {
+  await open(page, '/motor/3109/card');
+  await field(page, 'shorthand').fill('48s 4p 1-11 T14 2x1.00 wat 1D');
+  await expect(page.getByText('“wat” is not in the shorthand', { exact: false })).toBeVisible();
+  await expect(field(page, 'turns')).toHaveValue('14');
+  await expect(field(page, 'wires')).toHaveValue('2x1.00');
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+});
+
+test('wrong units and figures are said in the field, beside what is right', async ({ page }) => {
+  await open(page, '/motor/3109/card');
+  for (const [name, typed, words] of [
+    ['bore', '5 kg', 'is not a unit for this field'],
+    ['coreLength', 'long', 'is not a number'],
+    ['slots', '3', 'it lies between'],
+    ['span', 'nine', 'is not a span'],
+    ['wires', '2x14', 'is no winding wire'],
+  ] as const) {
+    await field(page, name).fill(typed);
+    await expect(page.getByText(words, { exact: false }).first()).toBeVisible();
+    await expect(field(page, name)).toHaveValue(typed);
+  }
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+});
+
+test('a coil, its group, its circuit light up, in the ring and in the strip', async ({ page }) => {
+  await open(page, '/motor/3107/winding');
+  const copper = page.locator('svg[role=img] path[stroke="var(--copper)"]');
+  await expect(page.getByText('coil 1, group 1U')).toBeVisible();
+  const one = await copper.count();
+  await page.getByRole('button', { name: 'group', exact: true }).click();
+  const group = await copper.count();
+  await page.getByRole('button', { name: 'circuit', exact: true }).click();
+  const circuit = await copper.count();
+  expect(group).toBeGreaterThan(one);
+  expect(circuit).toBeGreaterThan(group);
+  // Pointing at a cell of the strip picks the same coil in the ring.
+  await page.locator('[data-view="D"] text[data-of="coil-20"]').first().click();
+  await expect(page.getByText('coil 20, group 7U')).toBeVisible();
+});
+
+test('a proposal turns with W, and its span changes the drawing', async ({ page }) => {
+  await open(page, '/motor/3107/winding');
+  await field(page, 'span').fill('1-9');
+  await expect(page.getByRole('heading', { name: /Bore from the connection end/ })).toContainText('proposed');
+  await expect(page.getByText('1–9').first()).toBeVisible();
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('w');
+  await expect(page.getByRole('heading', { name: /Bore from the connection end/ })).toContainText('as found');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+});
+
+test('an oven log without the part’s column is refused in words, and nothing is kept', async ({ page }) => {
+  await open(page, '/motor/3099/tests?kind=cure&stage=varnished');
+  await field(page, 'target').fill('138');
+  await field(page, 'minutes').fill('6 h');
+  await page
+    .getByLabel('Oven log', { exact: true })
+    .setInputFiles({
+      name: 'air.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('time,air\n0,20\n400,138\n'),
+    });
+  await expect(page.getByText('The log has no column for part', { exact: false })).toBeVisible();
+  await expect(page.getByText('a log of the air alone cannot show it', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep the reading' })).toBeDisabled();
+});
+
+test('a figure of a test opens its working', async ({ page }) => {
+  await open(page, '/motor/3103/tests?kind=insulation&stage=before-varnish');
+  await page.getByRole('button', { name: 'Insulation to ground, at 40 °C' }).click();
+  const working = page.getByLabel(/^Working: Insulation to ground/);
+  await expect(working).toContainText('R₄₀');
+  await expect(working).toContainText('IEEE 43');
+});
+
+test('a hold wants a reason', async ({ page }) => {
+  await open(page, '/motor/3098/traveller');
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Hold it/ })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByText(/^Held:/)).toHaveCount(0);
+});
+
+test('a file that is no motor’s record is refused in words', async ({ page }) => {
+  const input = page.getByLabel('Motor record to import').first();
+  await input.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') });
+  await expect(told(page)).toContainText('This file is not a motor record.');
+  await input.setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('not json'),
+  });
+  await expect(told(page)).toContainText('is not a JSON file');
+  const newer = { format: 'norther.motor', version: 99 };
+  await input.setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(newer)),
+  });
+  await expect(told(page)).toContainText('newer Norther');
+});
+
+test('a motor that is not here, an address that is not there', async ({ page }) => {
+  await page.goto(`${base()}/motor/9999`);
+  await expect(page.getByText('Motor 9999 is not in this shop.')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the floor' }).click();
+  await expect(page.getByRole('link', { name: /Motor 3090/ })).toBeVisible();
+  await page.goto(`${base()}/nowhere`);
+  await expect(page.getByRole('link', { name: /Motor 3090/ })).toBeVisible();
+});
+
+test('on a tablet every target of the traveller is large enough for a glove', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.request.post(`${base()}/api/session`, { data: { name: 'Asta Velle', pin: '1414' } });
+  await open(page, '/motor/3109/traveller');
+  const small = await page
+    .locator('[data-view="A"] button:visible, [data-view="A"] input:visible, [data-view="A"] select:visible')
+    .evaluateAll((elements) =>
+      elements
+        .filter((e) => !e.classList.contains('sr-only'))
+        .map((e) => ({
+          name: e.textContent || e.getAttribute('name'),
+          height: e.getBoundingClientRect().height,
+        }))
+        .filter((e) => e.height < 47.5),
+    );
+  expect(small).toEqual([]);
+  await page.getByRole('button', { name: 'Wind', exact: false }).first().tap();
+  await expect(page.getByRole('heading', { name: 'Wind and insert the coils' })).toBeVisible();
+  await context.close();
+});
+
+test('the sheet turns dark with D and stays so', async ({ page }) => {
+  const sheet = () => page.evaluate(() => document.documentElement.dataset['sheet']);
+  const before = await sheet();
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('d');
+  expect(await sheet()).not.toBe(before);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Motor 3090/ })).toBeVisible();
+  expect(await sheet()).not.toBe(before);
+  await page.keyboard.press('d');
+});
+
+test('the connection prints without keys and links', async ({ page }) => {
+  await open(page, '/motor/3107/connection');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('navigation', { name: 'Sheets' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'List as CSV' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: '10 joints' })).toBeVisible();
+});
