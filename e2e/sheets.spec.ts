@@ -90,13 +90,11 @@ test('an oven log without the part’s column is refused in words, and nothing i
   await open(page, '/motor/3099/tests?kind=cure&stage=varnished');
   await field(page, 'target').fill('138');
   await field(page, 'minutes').fill('6 h');
-  await page
-    .getByLabel('Oven log', { exact: true })
-    .setInputFiles({
-      name: 'air.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('time,air\n0,20\n400,138\n'),
-    });
+  await page.getByLabel('Oven log', { exact: true }).setInputFiles({
+    name: 'air.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('time,air\n0,20\n400,138\n'),
+  });
   await expect(page.getByText('The log has no column for part', { exact: false })).toBeVisible();
   await expect(page.getByText('a log of the air alone cannot show it', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the reading' })).toBeDisabled();
