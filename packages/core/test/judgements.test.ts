@@ -1,0 +1,200 @@
+/** What must hold for every judgement, whatever was read. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  BACK_IRON_DENSITY,
+  checkDataCard,
+  currentDensityScale,
+  GAP_DENSITY,
+  judgeOn,
+  judgeTest,
+  readNameplate,
+  SLOT_FILL,
+  TEST_KIND_IDS,
+  TEST_KINDS,
+  TOOTH_DENSITY,
+  worst,
+  type LimitScale,
+  type TestKindId,
+  type Typed,
+} from '../src/index.ts';
+
+const { plate } = readNameplate({
+  power: '11',
+  voltage: '400',
+  current: '22',
+  frequency: '50',
+  speed: '1455',
+  insulationClass: 'F',
+});
+const { analysis } = checkDataCard(
+  {
+    slots: '36',
+    poles: '4',
+    layers: '2',
+    span: '1-8',
+    turns: '18',
+    wires: '2x1.06',
+    circuits: '2',
+    connection: 'star',
+    bore: '165',
+    coreLength: '150',
+  },
+  plate,
+  false,
+);
+const log = Array.from({ length: 60 }, (_, i) => ({
+  minute: i * 10,
+  partC: 138 - 114 * Math.exp((-i * 10) / 50),
+  airC: 138,
+}));
+const context = { plate, analysis, log };
+
+/** Any reading a tester could show, within the field's own bounds. */
+const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
+  fc.record(
+    Object.fromEntries(
+      TEST_KINDS[kind].fields.map((f) => [
+        f.id,
+        f.kind === 'quantity'
+          ? fc
+              .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
+              .map((n) => n.toFixed(4))
+          : f.kind === 'choice'
+            ? fc.constantFrom(...f.options.map((o) => o.value))
+            : fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join('')),
+      ]),
+    ),
+  );
+
+function checkScale(scale: LimitScale) {
+  expect(scale.bands.length).toBeGreaterThan(1);
+  expect(scale.source.length).toBeGreaterThan(4);
+  expect(scale.bands[0]!.from).toBeLessThanOrEqual(scale.from);
+  expect(scale.bands[scale.bands.length - 1]!.to).toBeGreaterThanOrEqual(scale.to);
+  scale.bands.forEach((band, i) => {
+    expect(band.from).toBeLessThanOrEqual(band.to);
+    if (i > 0) expect(band.from).toBe(scale.bands[i - 1]!.to);
+  });
+  for (const limit of scale.limits) {
+    // A limit that is drawn is a border: it is worse on one side of it.
+    const nudge = Math.max(Math.abs(limit.at), 1) * 1e-9;
+    expect(judgeOn(scale, limit.at - nudge)).not.toBe(judgeOn(scale, limit.at + nudge));
+  }
+}
+
+describe.each(TEST_KIND_IDS.map((id) => [id] as const))('%s', (id) => {
+  it('is judged by its worst figure, on whole scales, with reasons, working and what to do next', () => {
+    fc.assert(
+      fc.property(anyReading(id), (typed) => {
+        const outcome = judgeTest(id, typed, context);
+        fc.pre(outcome.ok);
+        if (!outcome.ok) return;
+        const { figures, verdict, reasons, next } = outcome.judgement;
+        expect(figures.length).toBeGreaterThan(0);
+        expect(reasons.length).toBeGreaterThan(0);
+        expect(next).not.toBe('');
+        for (const text of [...reasons, next]) expect(text).not.toMatch(/NaN|undefined|Infinity/);
+        for (const f of figures) {
+          expect(f.scale === undefined).toBe(f.verdict === undefined);
+          expect(f.figure.working!.source.length).toBeGreaterThan(4);
+          if (!f.scale) continue;
+          checkScale(f.scale);
+          expect(judgeOn(f.scale, f.figure.value)).toBe(f.verdict);
+        }
+        const worstFigure = worst(figures.flatMap((f) => (f.verdict ? [f.verdict] : [])));
+        // Three resistances that no winding can have stop the test by themselves.
+        if (id === 'resistance') expect([worstFigure, 'stop']).toContain(verdict);
+        else expect(verdict).toBe(worstFigure);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  it('gives the same answer to the same reading, and to the same reading in other units', () => {
+    fc.assert(
+      fc.property(anyReading(id), (typed) => {
+        expect(judgeTest(id, typed, context)).toEqual(judgeTest(id, typed, context));
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
+describe('more of what is bad is never better', () => {
+  const rank = { sound: 0, watch: 1, stop: 2 };
+  const verdict = (kind: TestKindId, typed: Typed) => {
+    const outcome = judgeTest(kind, typed, context);
+    if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
+    return rank[outcome.judgement.verdict];
+  };
+  const pair = (least: number, most: number) =>
+    fc
+      .tuple(
+        fc.double({ min: least, max: most, noNaN: true }),
+        fc.double({ min: least, max: most, noNaN: true }),
+      )
+      .map(([a, b]) => (a < b ? [a, b] : [b, a]) as [number, number]);
+
+  it.each<[string, TestKindId, number, number, (x: number) => Typed]>([
+    ['core loss', 'core-loss', 1, 20, (x) => ({ before: '3', after: String(x) })],
+    ['hot spot', 'core-loss', 0, 60, (x) => ({ before: '3', after: '3', hotSpot: String(x) })],
+    ['residual unbalance', 'balance', 0, 2000, (x) => ({ mass: '40', speed: '1455', plane1: String(x) })],
+    [
+      'wet insulation',
+      'insulation',
+      -5000,
+      -0.01,
+      (x) => ({ testVoltage: '500', temperature: '25', oneMinute: String(-x) }),
+    ],
+    [
+      'full-load current over the plate’s',
+      'full-load',
+      19,
+      60,
+      (x) => ({ voltage: '400', u: String(x), v: String(x), w: String(x) }),
+    ],
+    [
+      'one lead off the others',
+      'resistance',
+      1,
+      1.5,
+      (x) => ({ uv: '1', vw: '1', wu: String(x), temperature: '25' }),
+    ],
+  ])('%s', (_name, kind, least, most, typed) => {
+    fc.assert(
+      fc.property(pair(least, most), ([less, more]) => {
+        expect(verdict(kind, typed(more))).toBeGreaterThanOrEqual(verdict(kind, typed(less)));
+      }),
+    );
+  });
+
+  it('a longer bake is never worse, a hotter programme for the same log never better', () => {
+    const bake = (target: number, minutes: number) =>
+      verdict('cure', { target: String(target), minutes: String(minutes) });
+    fc.assert(
+      fc.property(pair(10, 700), ([short, long]) => {
+        expect(bake(138, long)).toBeGreaterThanOrEqual(bake(138, short));
+      }),
+    );
+    fc.assert(
+      fc.property(pair(80, 160), ([cool, hot]) => {
+        expect(bake(hot, 300)).toBeGreaterThanOrEqual(bake(cool, 300));
+      }),
+    );
+  });
+});
+
+it('the bench’s usual ranges are whole scales that say they are common practice', () => {
+  const kinds = ['enclosed', 'enclosed-fan', 'open', undefined] as const;
+  for (const scale of [
+    GAP_DENSITY,
+    TOOTH_DENSITY,
+    BACK_IRON_DENSITY,
+    SLOT_FILL,
+    ...kinds.map(currentDensityScale),
+  ]) {
+    checkScale(scale);
+    expect(scale.source).toContain('common practice');
+  }
+});
