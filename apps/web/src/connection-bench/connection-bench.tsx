@@ -1,16 +1,10 @@
 /** The connection drawn to connect by, and the list of its joints. */
-import {
-  checkDataCard,
-  proposedCard,
-  readNameplate,
-  type GroupEnd,
-  type Joint,
-  type WindingAnalysis,
-} from '@norther/core';
+import { type GroupEnd, type Joint, type WindingAnalysis } from '@norther/core';
 import { connectionDrawing } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
+import { plannedAnalysis } from './planned-analysis.ts';
 import { PhaseBox } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
@@ -18,18 +12,6 @@ import { Sheet, View } from '../kit/sheet.tsx';
 
 export function ConnectionBench() {
   return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
-/** What is to be wound: the kept proposal where it can be wound, else as found. */
-export function plannedAnalysis(file: MotorFile): { analysis: WindingAnalysis | null; role: string } {
-  const { plate } = readNameplate(file.motor.plate);
-  const typedOf = (role: string) => file.windings.find((w) => w.role === role)?.typed;
-  const found = typedOf('as-found') ?? {};
-  const proposal = typedOf('proposed');
-  const proposed = proposal ? checkDataCard(proposedCard(found, proposal), plate).analysis : null;
-  return proposed
-    ? { analysis: proposed, role: 'proposed' }
-    : { analysis: checkDataCard(found, plate).analysis, role: 'as-found' };
 }
 
 function Bench({ file }: { file: MotorFile }) {

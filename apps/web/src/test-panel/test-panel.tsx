@@ -19,7 +19,7 @@ import { useSearchParams } from 'react-router';
 import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
+import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { JudgedFigures } from '../kit/judged-figures.tsx';

@@ -3,16 +3,10 @@ import {
   checkStationRecord,
   holdOn,
   requiredBefore,
-  showShort,
   stationOf,
   STATIONS,
-  TEST_KINDS,
-  TRACKS,
-  CLOSING,
-  OPENING,
   type HoldRecord,
   type Station,
-  type StationId,
 } from '@norther/core';
 import { useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -26,12 +20,14 @@ import {
 } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Caution, Key } from '../kit/key.tsx';
-import { VERDICT_WORD, VerdictMark } from '../kit/marks.tsx';
+import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { Materials } from './materials.tsx';
+import { StationTests } from './station-tests.tsx';
+import { Tracks } from './tracks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
@@ -59,84 +55,6 @@ function OneTraveller({ file }: { file: MotorFile }) {
         <Step key={station.id} file={file} station={station} onDone={() => setParams({})} />
       </View>
     </Sheet>
-  );
-}
-
-/** The two tracks with this motor's stations; a station is also the key to it. */
-function Tracks({
-  file,
-  station,
-  onChoose,
-}: {
-  file: MotorFile;
-  station: Station;
-  onChoose: (id: StationId) => void;
-}) {
-  const row = (ids: readonly StationId[], label: string) => (
-    <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
-      <span
-        className={`w-14 shrink-0 self-center text-[13px] text-graphite ${label === 'stator' || label === 'rotor' ? '' : 'xl:hidden'}`}
-      >
-        {label}
-      </span>
-      {ids.map((id) => {
-        const step = file.steps.find((s) => s.station === id);
-        const signed = step?.signedAt;
-        const working = step?.takenAt && !signed;
-        const current = station.id === id;
-        return (
-          <button
-            key={id}
-            type="button"
-            onClick={() => onChoose(id)}
-            aria-current={current ? 'step' : undefined}
-            className={`relative min-h-12 min-w-12 flex-1 px-0.5 pt-5 text-[13px] leading-tight -outline-offset-2 xl:min-h-[38px] xl:pt-[18px] ${current ? 'font-[700] text-copper' : signed ? '' : 'text-graphite'}`}
-          >
-            <svg className="absolute top-1 left-0 h-4 w-full" aria-hidden="true" preserveAspectRatio="none">
-              <path
-                d="M0 8H4000"
-                stroke={signed ? 'var(--ink)' : 'var(--hair)'}
-                strokeWidth={signed ? 3 : 1}
-              />
-            </svg>
-            <svg
-              className="absolute top-0.5 left-1/2 -translate-x-1/2"
-              width="18"
-              height="18"
-              aria-hidden="true"
-            >
-              {working || current ? (
-                <circle
-                  cx="9"
-                  cy="9"
-                  r="5.5"
-                  fill="var(--paper)"
-                  stroke={working ? 'var(--copper)' : 'var(--ink)'}
-                  strokeWidth={working ? 3.4 : 2}
-                />
-              ) : (
-                <path d="M9 5v8" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth="1.6" />
-              )}
-            </svg>
-            {stationOf(id).name}
-            <span className="sr-only">{signed ? ', signed' : working ? ', in hand' : ''}</span>
-          </button>
-        );
-      })}
-    </div>
-  );
-  return (
-    <nav
-      aria-label="Stations"
-      className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2"
-    >
-      <div className="xl:self-center">{row(OPENING, 'motor')}</div>
-      <div>
-        {row(TRACKS.stator, 'stator')}
-        {row(TRACKS.rotor, 'rotor')}
-      </div>
-      <div className="xl:self-center">{row(CLOSING, 'motor')}</div>
-    </nav>
   );
 }
 
@@ -265,7 +183,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               {file.gatePasses.find((p) => p.gate === station.gate)!.reason}
             </p>
           )}
-          {station.tests.length > 0 && <Tests file={file} station={station} />}
+          {station.tests.length > 0 && <StationTests file={file} station={station} />}
           <h3 className="mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Record</h3>
           {signed ? (
             <table className="w-full text-[16px]">
@@ -397,104 +315,5 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
         }
       />
     </>
-  );
-}
-
-/** What the step uses, worked out for this motor. */
-function Materials({ file, station }: { file: MotorFile; station: Station }) {
-  const { analysis } = plannedAnalysis(file);
-  if (!analysis || !['insulate', 'wind', 'connect', 'check'].includes(station.id)) return null;
-  const { winding, layout, connection, figures } = analysis;
-  const wires = winding.wires.map((w) => `${w.count}×${w.bareDiameterMm.toFixed(2)}`).join(' + ');
-  const value = (id: keyof typeof figures) => (figures[id] ? showShort(figures[id].value, 4) : '–');
-  const rows: readonly [string, string][] =
-    station.id === 'insulate'
-      ? [
-          ['Slot liners', `${winding.slots} pieces`],
-          ['Separators between the layers', `${winding.slots} pieces`],
-          ['Wedges', `${winding.slots} pieces`],
-        ]
-      : station.id === 'wind'
-        ? [
-            [
-              'Coils',
-              `${layout.coils.length}, in ${layout.groups.length} groups of ${groupSizes(layout.groups.map((g) => g.coils.length))}`,
-            ],
-            ['Span', `1-${winding.pitch + 1}`],
-            ['Turns in a coil', String(winding.turnsPerCoil)],
-            ['Wires in hand', `${wires} mm`],
-            ['Mean turn', `${value('meanTurn')} mm`],
-            ['Copper', `${value('copperMass')} kg`],
-          ]
-        : station.id === 'connect'
-          ? [
-              ['Joints', String(connection.joints.length)],
-              ['Connection', `${winding.circuits} ${winding.connection === 'star' ? 'Y' : 'Δ'}`],
-              ['Ends on a lead', String(connection.endsPerLead)],
-              ['Sleeves, two a coil', String(analysis.coilEnds)],
-            ]
-          : [
-              ['Lead to lead, 25 °C, by the plan', `${value('lineResistance25')} Ω`],
-              ['Compass round the bore', layout.groups.map((g) => g.polarity).join(' ')],
-            ];
-  return (
-    <section className="mt-5">
-      <h3 className="border-b-[1.5px] border-ink text-[17px] font-[650]">For this motor</h3>
-      <table className="w-full">
-        <tbody>
-          {rows.map(([label, text]) => (
-            <tr key={label} className="border-b border-grid">
-              <td className="py-1.5 text-[17px] font-[620]">{label}</td>
-              <td className="fig py-1.5 text-right text-[20px] max-xl:text-[24px]">{text}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {station.id === 'connect' && (
-        <Link
-          className="mt-2 inline-block underline"
-          to={`/motor/${encodeURIComponent(file.motor.number)}/connection`}
-        >
-          The connection drawing and its list
-        </Link>
-      )}
-    </section>
-  );
-}
-
-const groupSizes = (sizes: readonly number[]) => {
-  const [least, most] = [Math.min(...sizes), Math.max(...sizes)];
-  return least === most ? String(least) : `${least} and ${most}`;
-};
-
-function Tests({ file, station }: { file: MotorFile; station: Station }) {
-  const stage = {
-    intake: 'incoming',
-    core: 'bare',
-    connect: 'before-varnish',
-    check: 'before-varnish',
-    cure: 'varnished',
-    balance: 'final',
-    test: 'final',
-  }[station.id as string];
-  return (
-    <section className="mb-4">
-      <h3 className="mb-1 border-b-[1.5px] border-ink text-[17px] font-[650]">Tests here</h3>
-      {station.tests.map((kind) => {
-        const latest = file.readings.filter((r) => r.kind === kind && r.stage === stage).at(-1);
-        const verdict = latest?.outcome.ok ? latest.outcome.judgement.verdict : 'to-come';
-        return (
-          <Link
-            key={kind}
-            to={`/motor/${encodeURIComponent(file.motor.number)}/tests?kind=${kind}&stage=${stage ?? ''}`}
-            className="flex min-h-12 items-center gap-3 border-b border-grid py-1 text-[17px]"
-          >
-            <VerdictMark verdict={verdict} />
-            {TEST_KINDS[kind].title}
-            <span className="ml-auto text-[15px] text-graphite">{VERDICT_WORD[verdict]}</span>
-          </Link>
-        );
-      })}
-    </section>
   );
 }

@@ -4,7 +4,7 @@ import { slotRing } from '@norther/drawings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
-import { plannedAnalysis } from '../connection-bench/connection-bench.tsx';
+import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';

@@ -12,7 +12,8 @@ import {
   type Verdict,
 } from '../quantity/index.ts';
 import { layOutLap, phaseBalance, type LapLayout, type PhaseBalance } from '../winding/index.ts';
-import { deriveFigures, type FigureId, type Figures } from './figures.ts';
+import type { FigureId, Figures } from './figure-ids.ts';
+import { deriveFigures } from './figures.ts';
 import {
   BACK_IRON_DENSITY,
   currentDensityScale,

@@ -2,40 +2,11 @@
 import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
 import { pitchFactor, windingFactor, type LapLayout } from '../winding/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../wire/index.ts';
+import { copperFigures } from './copper.ts';
+import type { FigureId, Figures } from './figure-ids.ts';
+import { fluxDensities } from './flux-densities.ts';
+import { slotShape } from './slot-shape.ts';
 import type { AnalysisSettings, CoreSize, Supply, WindingData } from './winding-data.ts';
-
-export const FIGURE_IDS = [
-  'slotsPerPolePerPhase',
-  'pitchFactor',
-  'distributionFactor',
-  'windingFactor',
-  'seriesTurns',
-  'phaseVoltage',
-  'voltsPerCoil',
-  'voltsPerTurn',
-  'fluxPerPole',
-  'gapDensity',
-  'gapDensityPeak',
-  'toothDensity',
-  'backIronDensity',
-  'turnArea',
-  'currentDensity',
-  'slotFillCopper',
-  'slotFillEnamelled',
-  'meanTurn',
-  'phaseResistance20',
-  'phaseResistance25',
-  'lineResistance20',
-  'lineResistance25',
-  'copperMass',
-] as const;
-export type FigureId = (typeof FIGURE_IDS)[number];
-export type Figures = { readonly [K in FigureId]?: Figure };
-
-/** Copper at 20 °C, 100 % IACS. IEC 60028: 1/58 Ω·mm²/m. */
-const RESISTIVITY_20 = 1 / 58;
-const COPPER_DENSITY = 8.89; // g/cm³, IEC 60028
-const COPPER_CONSTANT = 234.5; // °C, IEEE 112 and NEMA MG 1 (IEC 60034-1 uses 235)
 
 /**
  * Every figure that the given inputs allow; a figure whose inputs are missing is absent.
@@ -216,7 +187,7 @@ export function deriveFigures(
         },
         keep,
       );
-      Object.assign(f, densities(f.fluxPerPole, layout, core, settings, keep));
+      Object.assign(f, fluxDensities(f.fluxPerPole, layout, core, settings, keep));
     }
   }
   if (supply.currentA) {
@@ -321,204 +292,7 @@ export function deriveFigures(
       keep,
     );
   }
-  if (f.meanTurn) Object.assign(f, copper(f.meanTurn, f.seriesTurns, f.turnArea, winding, Q, T, a, keep));
+  if (f.meanTurn)
+    Object.assign(f, copperFigures(f.meanTurn, f.seriesTurns, f.turnArea, winding, Q, T, a, keep));
   return f;
-}
-
-/** Gap, tooth and back-iron density from the flux per pole. */
-function densities(
-  flux: Figure,
-  layout: LapLayout,
-  core: CoreSize,
-  settings: AnalysisSettings,
-  keep: boolean,
-): Figures {
-  const { boreDiameterMm: D, coreLengthMm: L } = core;
-  if (!D || !L) return {};
-  const { slots, poles } = layout;
-  const iron = (L - (core.ductsMm ?? 0)) * settings.stackingFactor;
-  const Phi = taken(flux);
-  const bore = given('D', D, 'mm', 'card, bore');
-  const length = given('L', L, 'mm', 'card, core length');
-  const twoP = given('2p', poles, 'poles', 'card, poles');
-  const ironLength = given(
-    'L_fe',
-    iron,
-    'mm',
-    `core length less ducts × stacking factor ${settings.stackingFactor}`,
-  );
-  const gapDensity = derive(
-    {
-      id: 'gapDensity',
-      name: 'Gap flux density, average',
-      symbol: 'B',
-      unit: 'T',
-      formula: 'B = Φ / (τ·L),  τ = π·D / 2p',
-      source: 'first principles',
-      inputs: { Phi, D: bore, twoP, L: length },
-      value: (v) => (1000 * v.Phi) / (((Math.PI * v.D) / v.twoP) * v.L),
-    },
-    keep,
-  );
-  const gapDensityPeak = derive(
-    {
-      id: 'gapDensityPeak',
-      name: 'Gap flux density, peak of the fundamental',
-      symbol: 'B₁',
-      unit: 'T',
-      formula: 'B₁ = π/2 · B',
-      source: 'sinusoidal distribution, first principles',
-      inputs: { B: taken(gapDensity) },
-      value: (v) => (Math.PI / 2) * v.B,
-    },
-    keep,
-  );
-  const result: { -readonly [K in FigureId]?: Figure } = { gapDensity, gapDensityPeak };
-  if (core.toothWidthMm)
-    result.toothDensity = derive(
-      {
-        id: 'toothDensity',
-        name: 'Tooth flux density, peak',
-        symbol: 'B_t',
-        unit: 'T',
-        formula: 'B_t = B₁ · (π·D / Q) · L / (b_t · L_fe)',
-        source: 'flux of one slot pitch through the tooth, first principles',
-        assumptions: ['all flux in the tooth, none in the slot'],
-        inputs: {
-          B1: taken(gapDensityPeak),
-          D: bore,
-          Q: given('Q', slots, 'slots', 'card, slots'),
-          L: length,
-          bt: given('b_t', core.toothWidthMm, 'mm', 'card, tooth width'),
-          Lfe: ironLength,
-        },
-        value: (v) => (v.B1 * ((Math.PI * v.D) / v.Q) * v.L) / (v.bt * v.Lfe),
-      },
-      keep,
-    );
-  if (core.backIronMm)
-    result.backIronDensity = derive(
-      {
-        id: 'backIronDensity',
-        name: 'Back-iron flux density, peak',
-        symbol: 'B_y',
-        unit: 'T',
-        formula: 'B_y = (Φ / 2) / (h_y · L_fe)',
-        source: 'half the pole flux returns each way, first principles',
-        inputs: {
-          Phi,
-          hy: given('h_y', core.backIronMm, 'mm', 'card, back iron'),
-          Lfe: ironLength,
-        },
-        value: (v) => (1000 * v.Phi) / 2 / (v.hy * v.Lfe),
-      },
-      keep,
-    );
-  return result;
-}
-
-/** Resistance and mass from the mean turn. */
-function copper(
-  meanTurn: Figure,
-  seriesTurns: Figure,
-  turnArea: Figure,
-  winding: WindingData,
-  Q: Input,
-  T: Input,
-  a: Input,
-  keep: boolean,
-): Figures {
-  const star = winding.connection === 'star';
-  const source = 'IEC 60028: copper 1/58 Ω·mm²/m at 20 °C';
-  const phaseResistance20 = derive(
-    {
-      id: 'phaseResistance20',
-      name: 'Phase resistance, 20 °C',
-      symbol: 'R₂₀',
-      unit: 'Ω',
-      formula: 'R₂₀ = ρ₂₀ · N · l_m / (a · A_t)',
-      source,
-      assumptions: ['wire drawn to nominal size; leads and joints left out'],
-      inputs: {
-        rho: given('ρ₂₀', RESISTIVITY_20, 'Ω·mm²/m', 'copper, 100 % IACS'),
-        N: taken(seriesTurns),
-        lm: taken(meanTurn),
-        a,
-        At: taken(turnArea),
-      },
-      value: (v) => (v.rho * v.N * (v.lm / 1000)) / (v.a * v.At),
-    },
-    keep,
-  );
-  const at25 = (id: string, name: string, from: Figure) =>
-    derive(
-      {
-        id,
-        name,
-        symbol: 'R₂₅',
-        unit: 'Ω',
-        formula: 'R₂₅ = R₂₀ · (k + 25) / (k + 20)',
-        source: 'IEEE 112: k = 234.5 for copper (IEC 60034-1 uses 235)',
-        inputs: { R20: taken(from), k: given('k', COPPER_CONSTANT, '°C', 'copper') },
-        value: (v) => (v.R20 * (v.k + 25)) / (v.k + 20),
-      },
-      keep,
-    );
-  const lineResistance20 = derive(
-    {
-      id: 'lineResistance20',
-      name: 'Lead to lead, 20 °C',
-      symbol: 'R_LL',
-      unit: 'Ω',
-      formula: star ? 'R_LL = 2 · R₂₀ (star)' : 'R_LL = 2/3 · R₂₀ (delta)',
-      source: 'first principles',
-      inputs: { R20: taken(phaseResistance20) },
-      value: (v) => (star ? 2 : 2 / 3) * v.R20,
-    },
-    keep,
-  );
-  return {
-    phaseResistance20,
-    phaseResistance25: at25('phaseResistance25', 'Phase resistance, 25 °C', phaseResistance20),
-    lineResistance20,
-    lineResistance25: at25('lineResistance25', 'Lead to lead, 25 °C', lineResistance20),
-    copperMass: derive(
-      {
-        id: 'copperMass',
-        name: 'Copper in the winding',
-        symbol: 'm_Cu',
-        unit: 'kg',
-        formula: 'm_Cu = Q · T · l_m · A_t · γ',
-        source: 'IEC 60028: γ = 8.89 g/cm³',
-        assumptions: ['bare copper, no enamel, no leads'],
-        inputs: {
-          Q,
-          T,
-          lm: taken(meanTurn),
-          At: taken(turnArea),
-          gamma: given('γ', COPPER_DENSITY, 'g/cm³', 'copper'),
-        },
-        value: (v) => (v.Q * v.T * v.lm * v.At * v.gamma) / 1e6,
-      },
-      keep,
-    ),
-  };
-}
-
-/**
- * Depth and mean width of a slot between parallel teeth, from bore, tooth width and area:
- * A = h·(π·(D + h)/Q − b_t), solved for h. Null without the sizes or when they leave no slot.
- * Source: geometry, first principles.
- */
-export function slotShape(
-  layout: { readonly slots: number },
-  core: CoreSize,
-): { readonly depthMm: number; readonly widthMm: number } | null {
-  const { boreDiameterMm: D, toothWidthMm: bt, slotAreaMm2: A } = core;
-  if (!D || !bt || !A) return null;
-  const a = Math.PI / layout.slots;
-  const b = (Math.PI * D) / layout.slots - bt;
-  if (b <= 0) return null;
-  const depthMm = (-b + Math.sqrt(b * b + 4 * a * A)) / (2 * a);
-  return { depthMm, widthMm: A / depthMm };
 }

@@ -5,6 +5,7 @@ export {
   type Judged,
   type WindingAnalysis,
 } from './analyse-winding.ts';
-export { FIGURE_IDS, slotShape, type FigureId, type Figures } from './figures.ts';
+export { FIGURE_IDS, type FigureId, type Figures } from './figure-ids.ts';
+export { slotShape } from './slot-shape.ts';
 export * from './winding-data.ts';
 export * from './usual-ranges.ts';

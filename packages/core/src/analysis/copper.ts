@@ -1,0 +1,97 @@
+/** Resistance and mass of the copper. */
+import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
+import type { Figures } from './figure-ids.ts';
+import type { WindingData } from './winding-data.ts';
+
+/** Copper at 20 °C, 100 % IACS. IEC 60028: 1/58 Ω·mm²/m. */
+const RESISTIVITY_20 = 1 / 58;
+const COPPER_DENSITY = 8.89; // g/cm³, IEC 60028
+const COPPER_CONSTANT = 234.5; // °C, IEEE 112 and NEMA MG 1 (IEC 60034-1 uses 235)
+
+/** Resistance and mass from the mean turn. */
+export function copperFigures(
+  meanTurn: Figure,
+  seriesTurns: Figure,
+  turnArea: Figure,
+  winding: WindingData,
+  Q: Input,
+  T: Input,
+  a: Input,
+  keep: boolean,
+): Figures {
+  const star = winding.connection === 'star';
+  const source = 'IEC 60028: copper 1/58 Ω·mm²/m at 20 °C';
+  const phaseResistance20 = derive(
+    {
+      id: 'phaseResistance20',
+      name: 'Phase resistance, 20 °C',
+      symbol: 'R₂₀',
+      unit: 'Ω',
+      formula: 'R₂₀ = ρ₂₀ · N · l_m / (a · A_t)',
+      source,
+      assumptions: ['wire drawn to nominal size; leads and joints left out'],
+      inputs: {
+        rho: given('ρ₂₀', RESISTIVITY_20, 'Ω·mm²/m', 'copper, 100 % IACS'),
+        N: taken(seriesTurns),
+        lm: taken(meanTurn),
+        a,
+        At: taken(turnArea),
+      },
+      value: (v) => (v.rho * v.N * (v.lm / 1000)) / (v.a * v.At),
+    },
+    keep,
+  );
+  const at25 = (id: string, name: string, from: Figure) =>
+    derive(
+      {
+        id,
+        name,
+        symbol: 'R₂₅',
+        unit: 'Ω',
+        formula: 'R₂₅ = R₂₀ · (k + 25) / (k + 20)',
+        source: 'IEEE 112: k = 234.5 for copper (IEC 60034-1 uses 235)',
+        inputs: { R20: taken(from), k: given('k', COPPER_CONSTANT, '°C', 'copper') },
+        value: (v) => (v.R20 * (v.k + 25)) / (v.k + 20),
+      },
+      keep,
+    );
+  const lineResistance20 = derive(
+    {
+      id: 'lineResistance20',
+      name: 'Lead to lead, 20 °C',
+      symbol: 'R_LL',
+      unit: 'Ω',
+      formula: star ? 'R_LL = 2 · R₂₀ (star)' : 'R_LL = 2/3 · R₂₀ (delta)',
+      source: 'first principles',
+      inputs: { R20: taken(phaseResistance20) },
+      value: (v) => (star ? 2 : 2 / 3) * v.R20,
+    },
+    keep,
+  );
+  return {
+    phaseResistance20,
+    phaseResistance25: at25('phaseResistance25', 'Phase resistance, 25 °C', phaseResistance20),
+    lineResistance20,
+    lineResistance25: at25('lineResistance25', 'Lead to lead, 25 °C', lineResistance20),
+    copperMass: derive(
+      {
+        id: 'copperMass',
+        name: 'Copper in the winding',
+        symbol: 'm_Cu',
+        unit: 'kg',
+        formula: 'm_Cu = Q · T · l_m · A_t · γ',
+        source: 'IEC 60028: γ = 8.89 g/cm³',
+        assumptions: ['bare copper, no enamel, no leads'],
+        inputs: {
+          Q,
+          T,
+          lm: taken(meanTurn),
+          At: taken(turnArea),
+          gamma: given('γ', COPPER_DENSITY, 'g/cm³', 'copper'),
+        },
+        value: (v) => (v.Q * v.T * v.lm * v.At * v.gamma) / 1e6,
+      },
+      keep,
+    ),
+  };
+}

@@ -1,0 +1,30 @@
+/** Names of the bench's figures. */
+import type { Figure } from '../quantity/index.ts';
+
+export const FIGURE_IDS = [
+  'slotsPerPolePerPhase',
+  'pitchFactor',
+  'distributionFactor',
+  'windingFactor',
+  'seriesTurns',
+  'phaseVoltage',
+  'voltsPerCoil',
+  'voltsPerTurn',
+  'fluxPerPole',
+  'gapDensity',
+  'gapDensityPeak',
+  'toothDensity',
+  'backIronDensity',
+  'turnArea',
+  'currentDensity',
+  'slotFillCopper',
+  'slotFillEnamelled',
+  'meanTurn',
+  'phaseResistance20',
+  'phaseResistance25',
+  'lineResistance20',
+  'lineResistance25',
+  'copperMass',
+] as const;
+export type FigureId = (typeof FIGURE_IDS)[number];
+export type Figures = { readonly [K in FigureId]?: Figure };
