@@ -92,7 +92,7 @@ export function OvenChart({
         {threshold !== null && (
           <>
             <path d={`M44 ${y(threshold)}H${width - 12}`} stroke="var(--graphite)" strokeDasharray="4 3" />
-            <text x="48" y={y(threshold) - 4} fontSize="12" fill="var(--graphite)">
+            <text x={width - 14} y={y(threshold) - 5} textAnchor="end" fontSize="12" fill="var(--graphite)">
               counts from {threshold.toFixed(0)} °C
             </text>
           </>

@@ -87,8 +87,11 @@ function TestList({
   return (
     <nav aria-label="Tests">
       {TEST_KIND_IDS.map((id) => (
-        <div key={id} className="border-b border-grid py-1">
-          <b className="block px-3 text-[14px] font-[650]">{TEST_KINDS[id].title}</b>
+        <div
+          key={id}
+          className="border-b border-grid py-1 max-xl:grid max-xl:grid-cols-[132px_repeat(4,1fr)] max-xl:items-center max-xl:py-0"
+        >
+          <b className="block px-3 text-[14px] leading-tight font-[650]">{TEST_KINDS[id].title}</b>
           {TEST_KINDS[id].stages.map((s) => {
             const latest = file.readings.filter((r) => r.kind === id && r.stage === s).at(-1);
             const verdict = latest?.outcome.ok ? latest.outcome.judgement.verdict : 'to-come';
@@ -99,11 +102,13 @@ function TestList({
                 type="button"
                 aria-current={current ? 'true' : undefined}
                 onClick={() => onChoose(id, s)}
-                className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:text-[16px] ${current ? 'bg-wash font-[650] text-copper' : ''}`}
+                className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:gap-1.5 max-xl:px-2 max-xl:text-[15px] max-xl:whitespace-nowrap ${current ? 'bg-wash font-[650] text-copper' : ''}`}
               >
                 <VerdictMark verdict={verdict} size={15} />
                 {STAGES[s]}
-                <span className="ml-auto text-[13px] font-medium text-graphite">
+                <span
+                  className={`ml-auto text-[13px] font-medium text-graphite ${latest ? '' : 'max-xl:hidden'}`}
+                >
                   {latest ? ageOf(latest.takenAt) : VERDICT_WORD['to-come']}
                 </span>
               </button>

@@ -35,8 +35,55 @@ function OneVerdict({ file }: { file: MotorFile }) {
     .reverse();
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
   return (
-    <Sheet file={file} columns="8fr 4fr">
-      <View letter="A" name="Readings against their limits" className="overflow-auto px-4 py-2">
+    <Sheet file={file} columns="4fr 8fr">
+      <View letter="A" name="Verdict" className="overflow-auto px-4 py-3">
+        <div className="flex items-center gap-4 border-b-2 border-ink pb-3">
+          <VerdictMark verdict={MARK[verdict.state]} size={60} />
+          <b className={`text-[36px] leading-none ${bad ? 'text-carmine' : ''}`}>{verdict.order}</b>
+        </div>
+        <ol className="mt-3 space-y-2 text-[16px] leading-snug">
+          {verdict.reasons.map((r, i) => (
+            <li key={r} className="flex gap-3">
+              <span className="fig text-graphite">{i + 1}</span>
+              {r}
+            </li>
+          ))}
+        </ol>
+        <p className="no-print mt-4">
+          <a
+            data-primary=""
+            className="inline-flex min-h-10 items-center bg-copper px-4 text-[15px] font-[650] text-on-copper"
+            href={`/api/motors/${encodeURIComponent(file.motor.number)}/verdict.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Verdict as PDF
+          </a>
+        </p>
+        <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">Gates</h2>
+        <div className="grid grid-cols-2 gap-2">
+          {verdict.gates.map((g) => {
+            const passed = file.gatePasses.some((p) => p.gate === g.gate);
+            const wrong = g.findings.some(
+              (f) => f.severity === 'stop' && !f.code.endsWith('-missing') && !f.code.endsWith('-gap'),
+            );
+            const mark: MarkKind = g.open ? 'sound' : passed ? 'watch' : wrong ? 'stop' : 'to-come';
+            return (
+              <span key={g.gate} className="flex items-center gap-2 text-[14px]">
+                <VerdictMark verdict={mark} size={18} />
+                {g.title.replace('Gate ', '')}
+                {passed && ', passed'}
+              </span>
+            );
+          })}
+        </div>
+        {scene && (
+          <div className="mt-4 flex justify-center">
+            <SceneView scene={scene} />
+          </div>
+        )}
+      </View>
+      <View letter="B" name="Readings against their limits" className="overflow-auto px-4 py-2">
         {latest.length === 0 && <p className="py-4 text-[16px]">No reading has been taken yet.</p>}
         <table className="w-full border-collapse">
           <thead>
@@ -87,53 +134,6 @@ function OneVerdict({ file }: { file: MotorFile }) {
             )}
           </tbody>
         </table>
-      </View>
-      <View letter="B" name="Verdict" className="overflow-auto px-4 py-3">
-        <div className="flex items-center gap-4 border-b-2 border-ink pb-3">
-          <VerdictMark verdict={MARK[verdict.state]} size={60} />
-          <b className={`text-[36px] leading-none ${bad ? 'text-carmine' : ''}`}>{verdict.order}</b>
-        </div>
-        <ol className="mt-3 space-y-2 text-[16px] leading-snug">
-          {verdict.reasons.map((r, i) => (
-            <li key={r} className="flex gap-3">
-              <span className="fig text-graphite">{i + 1}</span>
-              {r}
-            </li>
-          ))}
-        </ol>
-        <p className="no-print mt-4">
-          <a
-            data-primary=""
-            className="inline-flex min-h-10 items-center bg-copper px-4 text-[15px] font-[650] text-on-copper"
-            href={`/api/motors/${encodeURIComponent(file.motor.number)}/verdict.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Verdict as PDF
-          </a>
-        </p>
-        <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">Gates</h2>
-        <div className="grid grid-cols-2 gap-2">
-          {verdict.gates.map((g) => {
-            const passed = file.gatePasses.some((p) => p.gate === g.gate);
-            const wrong = g.findings.some(
-              (f) => f.severity === 'stop' && !f.code.endsWith('-missing') && !f.code.endsWith('-gap'),
-            );
-            const mark: MarkKind = g.open ? 'sound' : passed ? 'watch' : wrong ? 'stop' : 'to-come';
-            return (
-              <span key={g.gate} className="flex items-center gap-2 text-[14px]">
-                <VerdictMark verdict={mark} size={18} />
-                {g.title.replace('Gate ', '')}
-                {passed && ', passed'}
-              </span>
-            );
-          })}
-        </div>
-        {scene && (
-          <div className="mt-4 flex justify-center">
-            <SceneView scene={scene} />
-          </div>
-        )}
       </View>
     </Sheet>
   );
