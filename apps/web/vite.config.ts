@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { target: 'es2023', sourcemap: false },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
-  test: { name: 'web', include: ['src/**/*.test.ts'] },
+  test: { name: 'web', include: ['src/**/*.test.{ts,tsx}'] },
 });

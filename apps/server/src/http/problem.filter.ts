@@ -60,6 +60,11 @@ export class ProblemFilter implements ExceptionFilter {
       const title = 'A part of this is in the shop already; nothing was changed.';
       return { status: 409, title, findings: [finding('stop', 'write.already-there', title, [])] };
     }
+    // The database keeps every sign but the zero byte, which no keyboard writes.
+    if (cause?.code === '22P05' || cause?.code === '22021') {
+      const title = 'The text has a zero byte in it, which cannot be kept; write it without.';
+      return { status: 400, title, findings: [finding('stop', 'input.zero-byte', title, [])] };
+    }
     // body-parser's refusals that reach us as they are.
     const status = (error as { status?: number } | null)?.status;
     if (status === 413) return { status, title: 'The request is larger than 20 MB.', findings: [] };
