@@ -17,7 +17,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'UTC',
     locale: 'en-GB',
-    trace: 'retain-on-failure',
     launchOptions: { executablePath: '/usr/bin/chromium', args: ['--disable-gpu', '--disable-quic'] },
   },
 });

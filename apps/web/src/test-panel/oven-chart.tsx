@@ -26,7 +26,7 @@ export function OvenChart({
   const height = 230;
   if (log.length < 2) return <div ref={ref} />;
   const last = log[log.length - 1]!.minute;
-  const most = Math.max(...log.map((p) => Math.max(p.partC, p.airC ?? p.partC)), threshold ?? 0) + 12;
+  const most = Math.max(...log.map((p) => Math.max(p.partC, p.airC ?? p.partC)), threshold ?? 0) * 1.28;
   const x = scaleLinear([0, Math.max(last, 60)], [44, width - 12]);
   const y = scaleLinear([0, most], [height - 30, 14]);
   const part = line<LogPoint>(
@@ -92,7 +92,7 @@ export function OvenChart({
         {threshold !== null && (
           <>
             <path d={`M44 ${y(threshold)}H${width - 12}`} stroke="var(--graphite)" strokeDasharray="4 3" />
-            <text x={width - 14} y={y(threshold) - 5} textAnchor="end" fontSize="12" fill="var(--graphite)">
+            <text x={width - 14} y={y(threshold) - 9} textAnchor="end" fontSize="12" fill="var(--graphite)">
               counts from {threshold.toFixed(0)} °C
             </text>
           </>
@@ -141,7 +141,7 @@ export function OvenChart({
         </text>
         {air && (
           <text
-            x={x(last * 0.06)}
+            x={x(last * 0.06) - 8}
             y={y(log[Math.floor(log.length * 0.06)]!.airC ?? 0) - 4}
             fontSize="13"
             textAnchor="end"

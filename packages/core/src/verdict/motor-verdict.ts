@@ -69,7 +69,7 @@ export function motorVerdict(
     order: 'Ready to ship',
     reasons: [
       watch.length === 0
-        ? 'Every test is within its limit.'
+        ? 'Every test of the finished work is within its limit.'
         : `Within limits, to watch: ${watch.map((t) => TEST_KINDS[t.kind].title.toLowerCase()).join(', ')}.`,
       ...passNotes,
     ],
