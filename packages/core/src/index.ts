@@ -10,9 +10,10 @@ export * from './field/index.ts';
 export * from './analysis/index.ts';
 
 /** Written into every issued document beside its figures. */
-export const CORE_VERSION = '0.1.0';
+export const CORE_VERSION = '0.2.0';
 export * from './data-card/index.ts';
 export * from './redesign/index.ts';
+export * from './insulation/index.ts';
 export * from './electrical-tests/index.ts';
 export * from './heat/index.ts';
 export * from './balance/index.ts';

@@ -1,6 +1,6 @@
 /** Circuits found by reasoning, against trying every way of sharing the groups out. First principles. */
 import { describe, expect, it } from 'vitest';
-import { splitCircuits, validCircuits, type LapLayout, type Phase } from '../src/index.ts';
+import { splitCircuits, validCircuits, type WindingLayout, type Phase } from '../src/index.ts';
 import { lap } from './lap.ts';
 
 interface Volts {
@@ -10,7 +10,7 @@ interface Volts {
 }
 
 /** Voltage of each group of a phase, as connected, summed conductor by conductor from the slots themselves. */
-function groupVolts(layout: LapLayout, phase: Phase): Volts[] {
+function groupVolts(layout: WindingLayout, phase: Phase): Volts[] {
   return layout.groups
     .filter((g) => g.phase === phase)
     .map((g) => {

@@ -87,10 +87,10 @@ it('what is required before stripping is on the card', () => {
 });
 
 it('counted things are whole', () => {
-  const turns = DATA_CARD_FIELDS.find((f) => f.id === 'turns')!;
-  expect(readField(turns, '12').state).toBe('read');
+  const slots = DATA_CARD_FIELDS.find((f) => f.id === 'slots')!;
+  expect(readField(slots, '12').state).toBe('read');
   for (const typed of ['12.5', '12,5', '1/2'])
-    expect(readField(turns, typed)).toMatchObject({ state: 'wrong' });
+    expect(readField(slots, typed)).toMatchObject({ state: 'wrong' });
 });
 
 describe('spans', () => {

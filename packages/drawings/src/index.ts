@@ -3,4 +3,4 @@ export * from './scene.ts';
 export { PHASE_INK, phaseLine } from './phase-style.ts';
 export { slotRing, type RingOptions } from './slot-ring.ts';
 export { unrolledSlots, type StripOptions } from './unrolled-slots.ts';
-export { connectionDrawing, type ConnectionOptions } from './connection-drawing.ts';
+export { connectionDrawing, type ConnectionOptions, type JointState } from './connection-drawing.ts';

@@ -1,5 +1,5 @@
 /** The bore seen from the connection end: slots, coils, groups, polarity. */
-import type { Coil, LapLayout, Phase } from '@norther/core';
+import type { Coil, Layer, WindingLayout, Phase } from '@norther/core';
 import { arc } from 'd3';
 import type { Mark, Scene } from './scene.ts';
 import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline, poleShoe } from './phase-style.ts';
@@ -13,7 +13,7 @@ export interface RingOptions {
 }
 
 /** Slot 1 at the top, clockwise. Bore side of a slot inner, back side outer. */
-export function slotRing(layout: LapLayout, options: RingOptions): Scene {
+export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   const { size } = options;
   const c = size / 2;
   const { slots } = layout;
@@ -29,24 +29,41 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
   const dense = Math.min(1, 54 / slots);
   const line = Math.max(1.3, 4 * dense * (size / 480));
   const marks: Mark[] = [];
+  const longest = Math.max(...layout.coils.map((k) => k.pitch));
+  const nested = layout.coils.some((k) => k.pitch !== longest);
+  /** Inner and outer radius of a coil side by where it lies in its slot. */
+  const radii: Readonly<Record<Layer, readonly [number, number]>> = {
+    bore: [rBore, rMiddle - 1],
+    back: [rMiddle + 1, rBack],
+    whole: [rBore, rBack],
+  };
+  /** The same angle, within half a turn of another one. */
+  const near = (a: number, to: number) => a - 2 * Math.PI * Math.round((a - to) / (2 * Math.PI));
 
   for (const coil of layout.coils) marks.push(...returning(coil));
   for (const coil of layout.coils) marks.push(...going(coil));
   marks.push({ kind: 'path', d: circle(rBore - 2), stroke: 'graphite', width: 1 });
   for (const coil of layout.coils) {
-    marks.push(...cell(coil.topSlot, rBore, rMiddle - 1, coil.phase, coil.sign > 0, coil.number));
-    marks.push(...cell(coil.bottomSlot, rMiddle + 1, rBack, coil.phase, coil.sign < 0, coil.number));
+    marks.push(...cell(coil.topSlot, coil.topLayer, coil.phase, coil.sign > 0, coil.number));
+    marks.push(...cell(coil.bottomSlot, coil.bottomLayer, coil.phase, coil.sign < 0, coil.number));
   }
+  for (const slot of layout.emptySlots) marks.push(emptyCell(slot));
+  /** Slot figures stand apart enough to be read. */
+  const figures: number[] = [];
+  const figureStep = (15 * (size / 480)) / (rBore - size * 0.028);
   for (const group of layout.groups) {
-    const first = group.coils[0]!;
-    const from = angleOf(first) - step * 0.42;
-    const to = from + step * (group.coils.length - 0.16);
+    const coils = group.coils.map((n) => layout.coils[n - 1]!);
+    const first = coils[0]!.topSlot;
     // The bracket stands over the coils' crowns, half a pitch on from their slots.
-    const shift = (layout.pitch / 2) * step;
-    const middle = (from + to) / 2 + shift;
+    const crowns = coils.map((coil) => ends(coil).middle);
+    const from0 = Math.min(...crowns.map((a) => near(a, crowns[0]!)));
+    const to0 = Math.max(...crowns.map((a) => near(a, crowns[0]!)));
+    const room = (0.46 * 2 * Math.PI) / layout.groups.length;
+    const middle = (from0 + to0) / 2;
+    const half = to0 - from0 > 0.5 * step ? (to0 - from0) / 2 + 0.42 * step : Math.min(room, 1.5 * step);
     marks.push(
       ...phaseLine(
-        arcPath(c, c, rBracket, from + shift, to + shift),
+        arcPath(c, c, rBracket, middle - half, middle + half),
         group.phase,
         3.4 * (size / 480),
         `group-${group.number}`,
@@ -70,6 +87,8 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
     const [px, py] = polar(c, c, rPole, middle);
     marks.push(...poleShoe(px, py, text * 1.25, middle, group.polarity, lit ? 'copper' : 'graphite'));
     const [sx, sy] = polar(c, c, rBore - size * 0.028, angleOf(first));
+    if (figures.some((a) => Math.abs(near(a, angleOf(first)) - angleOf(first)) < figureStep)) continue;
+    figures.push(angleOf(first));
     marks.push({
       kind: 'text',
       x: sx,
@@ -94,21 +113,23 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
   }
 
   /** Half of a coil's end: out of its slot, bending over to the crown. */
-  function half(fromAngle: number, toAngle: number): string {
+  function half(fromAngle: number, toAngle: number, pitch: number): string {
+    // Coils that lie one inside the other have lower crowns the shorter they are.
+    const apex = nested ? rBack + (rApex - rBack) * (0.35 + (0.65 * pitch) / longest) : rApex;
     const points = Array.from({ length: 13 }, (_, i) => {
       const t = i / 12;
-      const r = rBack + 2 + (rApex - rBack - 2) * Math.sin((Math.PI / 2) * t) ** 0.85;
+      const r = rBack + 2 + (apex - rBack - 2) * Math.sin((Math.PI / 2) * t) ** 0.85;
       return polar(c, c, r, fromAngle + (toAngle - fromAngle) * t ** 1.15);
     });
     return polyline(points);
   }
   function ends(coil: Coil) {
     const from = angleOf(coil.topSlot);
-    return { from, middle: from + (layout.pitch / 2) * step, to: from + layout.pitch * step };
+    return { from, middle: from + (coil.pitch / 2) * step, to: from + coil.pitch * step };
   }
   function going(coil: Coil): Mark[] {
     const { from, middle } = ends(coil);
-    const d = half(from, middle);
+    const d = half(from, middle, coil.pitch);
     const lit = options.litCoils?.has(coil.number);
     const of = `coil-${coil.number}`;
     return [
@@ -123,7 +144,7 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
     return [
       {
         kind: 'path',
-        d: half(to, middle),
+        d: half(to, middle, coil.pitch),
         stroke: options.litCoils?.has(coil.number) ? 'copper' : PHASE_INK[coil.phase],
         width: Math.max(0.7, line * 0.25),
         ...(coil.phase === 'W' ? { dash: '4 2' } : {}),
@@ -135,10 +156,22 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
     const { from, middle, to } = ends(coil);
     const of = `coil-${coil.number}`;
     return [
-      { kind: 'path', d: half(to, middle), stroke: 'copper', width: Math.max(2.4, line * 0.8), of },
-      { kind: 'path', d: half(from, middle), stroke: 'copper', width: Math.max(5, line * 1.5), of },
-      frame(coil.topSlot, rBore, rMiddle - 1, 'copper'),
-      frame(coil.bottomSlot, rMiddle + 1, rBack, undefined),
+      {
+        kind: 'path',
+        d: half(to, middle, coil.pitch),
+        stroke: 'copper',
+        width: Math.max(2.4, line * 0.8),
+        of,
+      },
+      {
+        kind: 'path',
+        d: half(from, middle, coil.pitch),
+        stroke: 'copper',
+        width: Math.max(5, line * 1.5),
+        of,
+      },
+      frame(coil.topSlot, ...radii[coil.topLayer], 'copper'),
+      frame(coil.bottomSlot, ...radii[coil.bottomLayer], undefined),
     ];
   }
   function sector(slot: number, inner: number, outer: number, share: number) {
@@ -160,14 +193,11 @@ export function slotRing(layout: LapLayout, options: RingOptions): Scene {
       fill: fill ?? 'paper',
     };
   }
-  function cell(
-    slot: number,
-    inner: number,
-    outer: number,
-    phase: Phase,
-    goes: boolean,
-    coil: number,
-  ): Mark[] {
+  function emptyCell(slot: number): Mark {
+    return { kind: 'path', d: sector(slot, rBore, rBack, 0.38), stroke: 'hair', width: 1, dash: '2 2' };
+  }
+  function cell(slot: number, layer: Layer, phase: Phase, goes: boolean, coil: number): Mark[] {
+    const [inner, outer] = radii[layer];
     const ink = PHASE_INK[phase];
     const of = `coil-${coil}`;
     const box: Mark = {

@@ -1,5 +1,5 @@
 /** The slots unrolled, with the wave of the magnetomotive force standing over them. */
-import { magnetomotiveForceSteps, type LapLayout, type Phase } from '@norther/core';
+import { magnetomotiveForceSteps, type Layer, type Phase, type WindingLayout } from '@norther/core';
 import { scaleLinear } from 'd3';
 import type { Mark, Scene } from './scene.ts';
 import { fixed, PHASE_INK, polyline, poleShoe } from './phase-style.ts';
@@ -10,10 +10,12 @@ export interface StripOptions {
   readonly turnsPerCoil: number;
   readonly circuits: number;
   readonly chosenCoil?: number | null;
+  /** Electrical degrees after the peak of U at which the wave is drawn; 0 when absent. */
+  readonly instantDeg?: number;
 }
 
-/** Slot centre exactly under the step of the wave; drawn for 1 A peak at the peak of U. */
-export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
+/** Slot centre exactly under the step of the wave; drawn for 1 A peak, at the peak of U unless another instant is given. */
+export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   const marks: Mark[] = [];
   const left = 52;
   const x = scaleLinear([0.5, layout.slots + 0.5], [left, o.width - 8]);
@@ -21,8 +23,15 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
   const cell = Math.min(18, pitchPx - 1.5, (o.height - 100) / 2);
   const waveTop = 8;
   const waveBottom = o.height - (2 * cell + 52);
-  const steps = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [1, -0.5, -0.5]);
-  const peak = Math.max(...steps.map(Math.abs)) || 1;
+  const instant = (shift: number) => Math.cos(((o.instantDeg ?? 0) + shift) * (Math.PI / 180));
+  const steps = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [
+    instant(0),
+    instant(-120),
+    instant(120),
+  ]);
+  // The scale stays while the wave moves.
+  const still = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [1, -0.5, -0.5]);
+  const peak = Math.max(...still.map(Math.abs)) * (o.instantDeg === undefined ? 1 : 1.05) || 1;
   const y = scaleLinear([-peak, peak], [waveBottom, waveTop]).nice(4);
   const [low, high] = y.domain() as [number, number];
 
@@ -121,9 +130,17 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
     });
   for (const coil of layout.coils) {
     const is = coil.number === o.chosenCoil;
-    box(coil.topSlot, yBore, coil.phase, coil.sign > 0, coil.number, is);
-    box(coil.bottomSlot, yBack, coil.phase, coil.sign < 0, coil.number, is);
+    box(coil.topSlot, coil.topLayer, coil.phase, coil.sign > 0, coil.number, is);
+    box(coil.bottomSlot, coil.bottomLayer, coil.phase, coil.sign < 0, coil.number, is);
   }
+  for (const slot of layout.emptySlots)
+    marks.push({
+      kind: 'path',
+      d: `M${fixed(x(slot) - cell / 2)} ${fixed(yBore)}h${fixed(cell)}v${fixed(2 * cell + 2)}h${fixed(-cell)}Z`,
+      stroke: 'hair',
+      width: 1,
+      dash: '2 2',
+    });
   if (o.chosenCoil) {
     const coil = layout.coils[o.chosenCoil - 1]!;
     const yy = yBack + cell + 9;
@@ -146,7 +163,7 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
       kind: 'text',
       x: Math.min(x0, o.width - 60),
       y: yy + 14,
-      text: `1–${layout.pitch + 1}`,
+      text: `1–${coil.pitch + 1}`,
       size: 12,
       ink: 'copper',
       face: 'figures',
@@ -160,13 +177,15 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
     marks,
   };
 
-  function box(slot: number, yy: number, phase: Phase, goes: boolean, coil: number, lit: boolean) {
+  function box(slot: number, layer: Layer, phase: Phase, goes: boolean, coil: number, lit: boolean) {
+    const yy = layer === 'back' ? yBack : yBore;
+    const high = layer === 'whole' ? 2 * cell + 2 : cell;
     const ink = lit ? 'copper' : PHASE_INK[phase];
     const x0 = x(slot) - cell / 2;
     const of = `coil-${coil}`;
     marks.push({
       kind: 'path',
-      d: `M${fixed(x0)} ${fixed(yy)}h${fixed(cell)}v${fixed(cell)}h${fixed(-cell)}Z`,
+      d: `M${fixed(x0)} ${fixed(yy)}h${fixed(cell)}v${fixed(high)}h${fixed(-cell)}Z`,
       stroke: ink,
       width: lit ? 2.2 : 1.1,
       fill: goes ? ink : 'paper',
@@ -176,7 +195,7 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
     if (phase === 'V' && cell > 10)
       marks.push({
         kind: 'path',
-        d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(cell - 5)}h${fixed(5 - cell)}Z`,
+        d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(high - 5)}h${fixed(5 - cell)}Z`,
         stroke: goes ? 'paper' : ink,
         width: 0.8,
         of,
@@ -185,7 +204,7 @@ export function unrolledSlots(layout: LapLayout, o: StripOptions): Scene {
       marks.push({
         kind: 'text',
         x: x(slot),
-        y: yy + cell * 0.5 + Math.min(4, cell * 0.26),
+        y: yy + high * 0.5 + Math.min(4, cell * 0.26),
         text: phase,
         size: Math.min(11, cell * 0.75),
         ink: goes ? 'paper' : ink,

@@ -8,7 +8,7 @@ import {
   connectionList,
   CORE_VERSION,
   judgeTest,
-  layOutLap,
+  layOut,
   proposePoles,
   readNameplate,
   readShorthand,
@@ -122,7 +122,7 @@ export class ReckonController {
   @Post('connection')
   @HttpCode(200)
   connection(@Body() { circuits, connection, marks, ...lap }: ConnectionRequest) {
-    return answer(valueOf(connectionList(valueOf(layOutLap(lap)), circuits, connection, marks)));
+    return answer(valueOf(connectionList(valueOf(layOut(lap)), { circuits, connection, marks })));
   }
 
   @Post('data-card')

@@ -1,8 +1,8 @@
 /** The connection list as CSV, one joint a line. */
-import type { ConnectionList, LapLayout } from '@norther/core';
+import type { ConnectionList, WindingLayout } from '@norther/core';
 import Papa from 'papaparse';
 
-export function connectionCsv(layout: LapLayout, list: ConnectionList): string {
+export function connectionCsv(layout: WindingLayout, list: ConnectionList): string {
   return (
     Papa.unparse({
       fields: ['joint', 'kind', 'phase', 'lead', 'ends', 'slots'],

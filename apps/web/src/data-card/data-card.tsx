@@ -1,7 +1,7 @@
 /** The data card: taking the winding data, with the drawing beside it and the checks under it. */
 import {
   COUNT_FIELDS,
-  layOutLap,
+  layOut,
   CORE_FIELDS,
   MEASURED_FIELDS,
   proposePoles,
@@ -38,7 +38,7 @@ function Card({ file }: { file: MotorFile }) {
   const drawn = layout ? `${layout.slots}/${layout.poles}/${layout.pitch}` : '';
   const ring = useMemo(() => {
     const [slots, poles, pitch] = drawn.split('/').map(Number);
-    const laid = layOutLap({ slots: slots!, poles: poles!, pitch: pitch! });
+    const laid = layOut({ slots: slots!, poles: poles!, pitch: pitch! });
     return laid.ok ? slotRing(laid.value, { size: crowded ? 300 : 372 }) : null;
   }, [drawn, crowded]);
   const proposed =

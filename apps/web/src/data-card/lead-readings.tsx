@@ -53,9 +53,9 @@ export function LeadReadings({
                       </span>
                     </div>
                   )}
-                  {r.lineResistance20 !== null && (
+                  {r.resistance20 !== null && (
                     <span className="block text-[13px]">
-                      lead to lead <span className="fig">{showShort(r.lineResistance20, 3)} Ω</span>
+                      lead to lead <span className="fig">{showShort(r.resistance20, 3)} Ω</span>
                     </span>
                   )}
                   {typed ? (

@@ -1,5 +1,5 @@
 /** The whole reckoning of one winding: layout, connection, field, figures, judgement. */
-import { connectionList, validCircuits, type ConnectionList } from '../connection/index.ts';
+import { connectionList, isTwoSpeed, validCircuits, type ConnectionList } from '../connection/index.ts';
 import { spaceHarmonics, type SpaceHarmonic } from '../field/index.ts';
 import {
   finding,
@@ -11,7 +11,14 @@ import {
   type Outcome,
   type Verdict,
 } from '../quantity/index.ts';
-import { layOutLap, phaseBalance, type LapLayout, type PhaseBalance } from '../winding/index.ts';
+import {
+  layOut,
+  phaseBalance,
+  slowSpeed,
+  type PhaseBalance,
+  type WindingLayout,
+  type WindingSpec,
+} from '../winding/index.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import { deriveFigures } from './figures.ts';
 import {
@@ -34,9 +41,12 @@ export interface Judged {
   readonly verdict: Verdict;
 }
 
+/** What changes with the speed; coils, copper and slots stay. */
+export type SpeedAnalysis = Pick<WindingAnalysis, 'layout' | 'harmonics' | 'figures' | 'judged'>;
+
 export interface WindingAnalysis {
   readonly winding: WindingData;
-  readonly layout: LapLayout;
+  readonly layout: WindingLayout;
   readonly balance: PhaseBalance;
   readonly connection: ConnectionList;
   readonly harmonics: readonly SpaceHarmonic[];
@@ -44,6 +54,8 @@ export interface WindingAnalysis {
   readonly judged: Readonly<Partial<Record<FigureId, Judged>>>;
   /** 2 × coils. */
   readonly coilEnds: number;
+  /** The other speed of a winding with two speeds 2 : 1; null with one. */
+  readonly slow: SpeedAnalysis | null;
   readonly findings: readonly Finding[];
 }
 
@@ -63,36 +75,59 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
   const settings = { ...DEFAULT_SETTINGS, ...input.settings };
   const countFindings = checkCounts(winding);
   if (countFindings.length > 0) return refused(countFindings);
-  const laid = layOutLap(winding);
+  const laid = layOut(winding);
   if (!laid.ok) return laid;
   const layout = laid.value;
-  const connected = connectionList(layout, winding.circuits, winding.connection, settings.marks);
+  const connected = connectionList(layout, { ...winding, marks: winding.marks ?? settings.marks });
   if (!connected.ok) return connected;
-  const figures = deriveFigures(layout, winding, core, supply, settings, working);
-  const judged = judgeFigures(figures, supply);
   const balance = phaseBalance(layout);
+  const at = (laidOut: WindingLayout, as: WindingData): SpeedAnalysis => {
+    const figures = deriveFigures(laidOut, as, core, supply, settings, working);
+    const T = laidOut.meanTurns ?? as.turnsPerCoil;
+    return {
+      layout: laidOut,
+      figures,
+      judged: judgeFigures(figures, supply),
+      harmonics: spaceHarmonics(laidOut, T, as.circuits, settings.highestHarmonic),
+    };
+  };
   return good({
     winding,
-    layout,
     balance,
     connection: connected.value,
-    harmonics: spaceHarmonics(layout, winding.turnsPerCoil, winding.circuits),
-    figures,
-    judged,
+    ...at(layout, winding),
+    slow: slowOf(layout, winding, connected.value, at),
     coilEnds: 2 * layout.coils.length,
     findings: [...balanceFindings(layout, balance), ...spanFindings(layout)],
   });
 }
 
+function slowOf(
+  layout: WindingLayout,
+  winding: WindingData,
+  connection: ConnectionList,
+  at: (layout: WindingLayout, as: WindingData) => SpeedAnalysis,
+): SpeedAnalysis | null {
+  if (!isTwoSpeed(connection.scheme)) return null;
+  const slow = connection.hookups.find((h) => h.poles > layout.poles)!;
+  return at(slowSpeed(layout).layout, {
+    ...winding,
+    poles: slow.poles,
+    circuits: slow.circuits,
+    connection: slow.connection,
+  });
+}
+
 /** Circuits that this winding could have. Separate, because it is asked far less often than the analysis. */
-export function circuitsThatWork(winding: Pick<WindingData, 'slots' | 'poles' | 'pitch'>): number[] {
-  const laid = layOutLap(winding);
+export function circuitsThatWork(winding: WindingSpec): number[] {
+  const laid = layOut(winding);
   return laid.ok ? validCircuits(laid.value) : [];
 }
 
 function checkCounts(winding: WindingData): Finding[] {
   const found: Finding[] = [];
-  if (!(Number.isInteger(winding.turnsPerCoil) && winding.turnsPerCoil >= 1))
+  const uneven = winding.kind === 'coils' || (winding.turnPatterns?.length ?? 0) > 0;
+  if (!uneven && !(Number.isInteger(winding.turnsPerCoil) && winding.turnsPerCoil >= 1))
     found.push(
       finding('stop', 'winding.turns-not-whole', 'Turns in a coil are counted: 1 or more.', ['turns']),
     );
@@ -119,7 +154,7 @@ function judgeFigures(figures: Figures, supply: Supply): Partial<Record<FigureId
   return judged;
 }
 
-function balanceFindings(layout: LapLayout, balance: PhaseBalance): Finding[] {
+function balanceFindings(layout: WindingLayout, balance: PhaseBalance): Finding[] {
   if (balance.negativeSequence < 1e-9) return [];
   const sizes = balance.phases
     .map((p) => `${p.phase} ${p.coils} coils, ${p.magnitude.toFixed(2)} at ${p.angleDeg.toFixed(1)}°`)
@@ -128,30 +163,36 @@ function balanceFindings(layout: LapLayout, balance: PhaseBalance): Finding[] {
     finding(
       'watch',
       'winding.not-exactly-balanced',
-      `${layout.slots} slots with ${layout.poles} poles cannot be exactly balanced; this grouping leaves ${(100 * balance.negativeSequence).toFixed(2)} % negative sequence.`,
+      `${layout.kind === 'coils' ? 'These coils are' : `${layout.slots} slots with ${layout.poles} poles, wound like this, are`} not exactly balanced; the grouping leaves ${(100 * balance.negativeSequence).toFixed(2)} % negative sequence.`,
       ['slots', 'poles'],
       sizes,
     ),
   ];
 }
 
-function spanFindings(layout: LapLayout): Finding[] {
-  const share = layout.pitch / layout.polePitch;
+function spanFindings(layout: WindingLayout): Finding[] {
+  if (layout.layersFound !== 'two' || layout.kind === 'coils') return [];
+  const pitch = layout.meanPitch;
+  const share = pitch / layout.polePitch;
+  const said = Number.isInteger(pitch)
+    ? `The span 1-${pitch + 1}`
+    : `The mean span of ${pitch.toFixed(1)} slots`;
   if (share > 1 + 1e-9)
     return [
       finding(
         'note',
         'winding.span-over-pole-pitch',
-        `The span 1-${layout.pitch + 1} is longer than the pole pitch of ${layout.polePitch.toFixed(2)} slots: it works, with more copper in the ends.`,
+        `${said} is longer than the pole pitch of ${layout.polePitch.toFixed(2)} slots: it works, with more copper in the ends.`,
         ['span'],
       ),
     ];
-  if (share < 0.62)
+  // Consequent poles and two speeds are wound near the pitch of the other field.
+  if (share < 0.62 && layout.grouping !== 'consequent')
     return [
       finding(
         'watch',
         'winding.span-very-short',
-        `The span 1-${layout.pitch + 1} covers only ${(100 * share).toFixed(0)} % of the pole pitch; near 1-${Math.max(2, Math.round(0.83 * layout.polePitch)) + 1} is usual. Count the span again.`,
+        `${said} covers only ${(100 * share).toFixed(0)} % of the pole pitch; near 1-${Math.max(2, Math.round(0.83 * layout.polePitch)) + 1} is usual. Count the span again.`,
         ['span', 'poles'],
         'Two-layer windings are usually short-pitched to 67 to 100 % (common practice, no source).',
       ),

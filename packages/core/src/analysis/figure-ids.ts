@@ -6,6 +6,7 @@ export const FIGURE_IDS = [
   'pitchFactor',
   'distributionFactor',
   'windingFactor',
+  'skewFactor',
   'seriesTurns',
   'phaseVoltage',
   'voltsPerCoil',
@@ -25,6 +26,11 @@ export const FIGURE_IDS = [
   'lineResistance20',
   'lineResistance25',
   'copperMass',
+  'copperLoss',
+  'ampereLoading',
+  'magnetisingAmpereTurns',
+  'magnetisingCurrent',
+  'leakageReactance',
 ] as const;
 export type FigureId = (typeof FIGURE_IDS)[number];
 export type Figures = { readonly [K in FigureId]?: Figure };

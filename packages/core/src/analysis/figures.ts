@@ -1,9 +1,10 @@
 /** The bench's figures, each derived once, each with its working. */
 import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
-import { pitchFactor, windingFactor, type LapLayout } from '../winding/index.ts';
+import { coilsOf, pitchFactor, skewFactor, windingFactor, type WindingLayout } from '../winding/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../wire/index.ts';
 import { copperFigures } from './copper.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
+import { estimates } from './estimates.ts';
 import { fluxDensities } from './flux-densities.ts';
 import { slotShape } from './slot-shape.ts';
 import type { AnalysisSettings, CoreSize, Supply, WindingData } from './winding-data.ts';
@@ -14,22 +15,32 @@ import type { AnalysisSettings, CoreSize, Supply, WindingData } from './winding-
  * @param keep builds the working of each figure
  */
 export function deriveFigures(
-  layout: LapLayout,
+  layout: WindingLayout,
   winding: WindingData,
   core: CoreSize,
   supply: Supply,
   settings: AnalysisSettings,
   keep: boolean,
 ): Figures {
-  const { slots, poles, pitch } = layout;
-  const { circuits, connection, turnsPerCoil } = winding;
+  const { slots, poles } = layout;
+  const { circuits, connection } = winding;
+  const turnsPerCoil = layout.meanTurns ?? winding.turnsPerCoil;
   const { boreDiameterMm: bore, coreLengthMm: length } = core;
   const f: { -readonly [K in FigureId]?: Figure } = {};
   const card = (symbol: string, value: number, unit: string, what: string): Input =>
     given(symbol, value, unit, `card, ${what}`);
   const Q = card('Q', slots, 'slots', 'slots');
   const twoP = card('2p', poles, 'poles', 'poles');
-  const T = card('T', turnsPerCoil, 'turns', 'turns a coil');
+  const T = card('T', turnsPerCoil, 'turns', layout.meanTurns ? 'mean turns a coil' : 'turns a coil');
+  const n = given('n', coilsOf(layout, 'U'), 'coils', 'coils a phase, from the layout');
+  const pitches = new Set(layout.coils.map((c) => c.pitch));
+  const y = given(
+    'y',
+    layout.meanPitch,
+    'slots',
+    pitches.size > 1 ? 'mean of the spans' : `card, span 1-${[...pitches][0]! + 1}`,
+  );
+  const sides = given('s', layout.fullestSlot, 'coil sides', 'in the fullest slot');
   const a = card('a', circuits, 'circuits', 'circuits');
 
   f.slotsPerPolePerPhase = derive(
@@ -55,7 +66,11 @@ export function deriveFigures(
       unit: '',
       formula: 'k_p = |sin(p·π·y / Q)|',
       source: factorSource,
-      inputs: { y: card('y', pitch, 'slots', `span 1-${pitch + 1}`), Q, twoP },
+      assumptions:
+        layout.layersFound === 'two'
+          ? []
+          : ['one coil side a slot: the sides of a phase lie in whole belts, so k_p = 1 whatever the throws'],
+      inputs: { y, Q, twoP },
       value: () => pitchFactor(layout),
     },
     keep,
@@ -69,16 +84,25 @@ export function deriveFigures(
       formula: 'k_w = |Σ sign·(e^(jα top) − e^(jα bottom))| / (2·coils), phase U',
       source: factorSource,
       assumptions: ['no skew, no slot opening'],
-      inputs: {
-        Q,
-        twoP,
-        y: card('y', pitch, 'slots', `span 1-${pitch + 1}`),
-        n: given('n', slots / 3, 'coils', 'coils a phase'),
-      },
+      inputs: { Q, twoP, y, n },
       value: () => windingFactor(layout),
     },
     keep,
   );
+  if (winding.skewSlots)
+    f.skewFactor = derive(
+      {
+        id: 'skewFactor',
+        name: 'Skew factor',
+        symbol: 'k_s',
+        unit: '',
+        formula: 'k_s = sin(p·π·s / Q) / (p·π·s / Q)',
+        source: 'Fourier integral over the skewed length, first principles',
+        inputs: { s: card('s', winding.skewSlots, 'slots', 'skew'), Q, twoP },
+        value: (v) => skewFactor(v.Q, v.s, v.twoP / 2),
+      },
+      keep,
+    );
   f.distributionFactor = derive(
     {
       id: 'distributionFactor',
@@ -98,10 +122,10 @@ export function deriveFigures(
       name: 'Series turns a phase',
       symbol: 'N',
       unit: 'turns',
-      formula: 'N = (Q / 3) · T / a',
+      formula: 'N = n · T / a',
       source: 'definition; common practice, no source',
-      inputs: { Q, T, a },
-      value: (v) => ((v.Q / 3) * v.T) / v.a,
+      inputs: { n, T, a },
+      value: (v) => (v.n * v.T) / v.a,
     },
     keep,
   );
@@ -146,10 +170,10 @@ export function deriveFigures(
         name: 'Volts a coil',
         symbol: 'U_c',
         unit: 'V',
-        formula: 'U_c = U_ph · a / (Q / 3)',
+        formula: 'U_c = U_ph · a / n',
         source: 'terminal volts shared by the coils in series; common practice, no source',
-        inputs: { Uph: taken(f.phaseVoltage), a, Q },
-        value: (v) => (v.Uph * v.a) / (v.Q / 3),
+        inputs: { Uph: taken(f.phaseVoltage), a, n },
+        value: (v) => (v.Uph * v.a) / v.n,
       },
       keep,
     );
@@ -173,7 +197,7 @@ export function deriveFigures(
           name: 'Flux per pole',
           symbol: 'Φ',
           unit: 'mWb',
-          formula: 'Φ = U_ph·r / (π√2 · f · N · k_w)',
+          formula: `Φ = U_ph·r / (π√2 · f · N · k_w${f.skewFactor ? ' · k_s' : ''})`,
           source: 'induced voltage of a sinusoidal flux; Fitzgerald, Kingsley & Umans, ch. 4 (from memory)',
           assumptions: ['induced voltage = r × terminal voltage'],
           inputs: {
@@ -182,8 +206,11 @@ export function deriveFigures(
             f: given('f', supply.frequencyHz, 'Hz', 'plate'),
             N: taken(f.seriesTurns),
             kw: taken(f.windingFactor),
+            ...(f.skewFactor ? { ks: taken(f.skewFactor) } : {}),
           },
-          value: (v) => (1000 * v.Uph * v.r) / (Math.PI * Math.SQRT2 * v.f * v.N * v.kw),
+          value: (v: Readonly<Record<string, number>>) =>
+            (1000 * v['Uph']! * v['r']!) /
+            (Math.PI * Math.SQRT2 * v['f']! * v['N']! * v['kw']! * (v['ks'] ?? 1)),
         },
         keep,
       );
@@ -210,45 +237,66 @@ export function deriveFigures(
       keep,
     );
   }
-  if (core.slotAreaMm2) {
-    const As = card('A_s', core.slotAreaMm2, 'mm²', 'slot area');
+  const shape = slotShape(layout, core);
+  const area0 = core.slotAreaMm2 ?? shape?.areaMm2;
+  if (area0) {
+    const As = core.slotAreaMm2
+      ? card('A_s', core.slotAreaMm2, 'mm²', 'slot area')
+      : given('A_s', area0, 'mm²', 'from the slot’s dimensions');
+    const beside = winding.besideInSlot;
     f.slotFillCopper = derive(
       {
         id: 'slotFillCopper',
         name: 'Slot fill, bare copper',
         symbol: 's_Cu',
         unit: '',
-        formula: 's_Cu = 2·T·A_t / A_s',
+        formula: `s_Cu = ${beside ? '(s·T·A_t + A_2)' : 's·T·A_t'} / A_s`,
         source: 'common practice, no source',
-        inputs: { T, At: taken(f.turnArea), As },
-        value: (v) => (2 * v.T * v.At) / v.As,
+        inputs: {
+          s: sides,
+          T,
+          At: taken(f.turnArea),
+          As,
+          ...(beside ? { A2: given('A_2', beside.copperMm2, 'mm²', 'the other winding in the slot') } : {}),
+        },
+        value: (v: Readonly<Record<string, number>>) =>
+          (v['s']! * v['T']! * v['At']! + (v['A2'] ?? 0)) / v['As']!,
       },
       keep,
     );
-    const shape = slotShape(layout, core);
     if (shape) {
+      const separators = layout.layersFound === 'one' ? 0 : 1;
       f.slotFillEnamelled = derive(
         {
           id: 'slotFillEnamelled',
           name: 'Slot fill, enamelled',
           symbol: 's_f',
           unit: '',
-          formula: 's_f = 2·T·Σn·d_e² / (A_s − t·(2h + 2w) − t_w·w)',
+          formula: `s_f = ${beside ? '(s·T·Σn·d_e² + S_2)' : 's·T·Σn·d_e²'} / (A_s − t·(P + z·w) − t_w·w)`,
           source: 'common practice, no source; enamel IEC 60317-0-1 grade 2 where not measured (from memory)',
           assumptions: [
-            'parallel teeth: depth and mean width follow from bore, tooth and area',
-            'liner round the slot and a separator of the same thickness between the layers',
+            shape.measured
+              ? 'slot as measured'
+              : 'parallel teeth: depth and mean width follow from bore, tooth and area',
+            separators
+              ? 'liner round the slot and a separator of the same thickness between the layers'
+              : 'liner round the slot, no separator',
           ],
           inputs: {
+            s: sides,
             T,
             sq: given('Σn·d_e²', turnSquareMm2(winding.wires), 'mm²', 'wires in hand'),
             As,
             t: given('t', settings.linerThicknessMm, 'mm', 'shop setting, liner'),
-            h: given('h', shape.depthMm, 'mm', 'slot depth, from bore, tooth width and slot area'),
+            P: given('P', shape.wallMm, 'mm', 'slot wall, from its shape'),
+            z: given('z', separators, '', 'separators'),
             w: given('w', shape.widthMm, 'mm', 'mean slot width, from the same'),
             tw: given('t_w', settings.wedgeThicknessMm, 'mm', 'shop setting, wedge'),
+            ...(beside ? { S2: given('S_2', beside.squareMm2, 'mm²', 'the other winding in the slot') } : {}),
           },
-          value: (v) => (2 * v.T * v.sq) / Math.max(1e-9, v.As - v.t * (2 * v.h + 2 * v.w) - v.tw * v.w),
+          value: (v: Readonly<Record<string, number>>) =>
+            (v['s']! * v['T']! * v['sq']! + (v['S2'] ?? 0)) /
+            Math.max(1e-9, v['As']! - v['t']! * (v['P']! + v['z']! * v['w']!) - v['tw']! * v['w']!),
         },
         keep,
       );
@@ -269,7 +317,6 @@ export function deriveFigures(
       keep,
     );
   } else if (bore && length) {
-    const shape = slotShape(layout, core);
     f.meanTurn = derive(
       {
         id: 'meanTurn',
@@ -284,7 +331,7 @@ export function deriveFigures(
           L: card('L', length, 'mm', 'core length'),
           D: card('D', bore, 'mm', 'bore'),
           h: given('h', shape?.depthMm ?? 0.12 * bore, 'mm', 'slot depth, worked out'),
-          y: card('y', pitch, 'slots', 'span'),
+          y,
           Q,
         },
         value: (v) => 2 * v.L + (2.4 * Math.PI * (v.D + v.h) * v.y) / v.Q + 100,
@@ -293,6 +340,7 @@ export function deriveFigures(
     );
   }
   if (f.meanTurn)
-    Object.assign(f, copperFigures(f.meanTurn, f.seriesTurns, f.turnArea, winding, Q, T, a, keep));
+    Object.assign(f, copperFigures(f.meanTurn, f.seriesTurns, f.turnArea, winding, n, T, a, keep));
+  Object.assign(f, estimates(f, layout, winding, core, supply, shape, keep));
   return f;
 }

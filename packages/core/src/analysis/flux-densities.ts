@@ -1,13 +1,13 @@
 /** Flux densities in gap, tooth and back iron. First principles; each figure names its source. */
 import { derive, given, taken, type Figure } from '../quantity/index.ts';
-import type { LapLayout } from '../winding/index.ts';
+import type { WindingLayout } from '../winding/index.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import type { AnalysisSettings, CoreSize } from './winding-data.ts';
 
 /** Gap, tooth and back-iron density from the flux per pole. */
 export function fluxDensities(
   flux: Figure,
-  layout: LapLayout,
+  layout: WindingLayout,
   core: CoreSize,
   settings: AnalysisSettings,
   keep: boolean,

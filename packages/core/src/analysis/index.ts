@@ -3,9 +3,11 @@ export {
   circuitsThatWork,
   type AnalysisInput,
   type Judged,
+  type SpeedAnalysis,
   type WindingAnalysis,
 } from './analyse-winding.ts';
 export { FIGURE_IDS, type FigureId, type Figures } from './figure-ids.ts';
-export { slotShape } from './slot-shape.ts';
+export { slotShape, type SlotShape } from './slot-shape.ts';
+export { carterFactor } from './estimates.ts';
 export * from './winding-data.ts';
 export * from './usual-ranges.ts';

@@ -1,6 +1,6 @@
 /** Which numbers of parallel circuits a winding can have, decided from the groups' voltages. */
 import { finding, type Finding } from '../quantity/index.ts';
-import { PHASES, type Group, type LapLayout, type Phase } from '../winding/index.ts';
+import { PHASES, type Group, type WindingLayout, type Phase } from '../winding/index.ts';
 
 /** Voltage of a group as connected (its own polarity taken along), in coil sides. */
 interface GroupVoltage {
@@ -8,6 +8,10 @@ interface GroupVoltage {
   readonly re: number;
   readonly im: number;
   readonly coils: number;
+  /** Turns, as shares of the mean coil. */
+  readonly turns: number;
+  /** Turns × pitch: with equal turns, equal wire length. */
+  readonly throws: number;
 }
 
 export interface CircuitSplit {
@@ -19,32 +23,62 @@ export interface CircuitSplit {
 }
 
 const TOLERANCE = 1e-7;
+/** Which way of sharing groups out is tried first. */
+export type CircuitsFrom = 'neighbours' | 'skipping';
 
-function groupVoltages(layout: LapLayout, phase: Phase): GroupVoltage[] {
+const groupVoltages = (layout: WindingLayout, phase: Phase): GroupVoltage[] =>
+  voltagesOf(
+    layout,
+    layout.groups.filter((g) => g.phase === phase),
+  );
+
+function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVoltage[] {
   const step = (2 * Math.PI) / layout.slots;
-  return layout.groups
-    .filter((g) => g.phase === phase)
-    .map((group) => {
-      let re = 0;
-      let im = 0;
-      for (const number of group.coils) {
-        const coil = layout.coils[number - 1]!;
-        const top = step * ((layout.polePairs * (number - 1)) % layout.slots);
-        const bottom = step * ((layout.polePairs * (number - 1 + layout.pitch)) % layout.slots);
-        re += coil.sign * (Math.cos(top) - Math.cos(bottom));
-        im += coil.sign * (Math.sin(top) - Math.sin(bottom));
-      }
-      return { group, re, im, coils: group.coils.length };
-    });
+  return groups.map((group) => {
+    let re = 0;
+    let im = 0;
+    let turns = 0;
+    let throws = 0;
+    for (const number of group.coils) {
+      const coil = layout.coils[number - 1]!;
+      const top = step * ((layout.polePairs * (coil.topSlot - 1)) % layout.slots);
+      const bottom = step * ((layout.polePairs * (coil.bottomSlot - 1)) % layout.slots);
+      const way = coil.sign * coil.turnShare;
+      re += way * (Math.cos(top) - Math.cos(bottom));
+      im += way * (Math.sin(top) - Math.sin(bottom));
+      turns += coil.turnShare;
+      throws += coil.turnShare * coil.pitch;
+    }
+    return { group, re, im, coils: group.coils.length, turns, throws };
+  });
+}
+
+/**
+ * Parts some groups into equal circuits, or null where that is not possible.
+ * @returns group numbers of every circuit, in slot order
+ */
+export function partGroups(
+  layout: WindingLayout,
+  groups: readonly Group[],
+  circuits: number,
+  first: CircuitsFrom = 'neighbours',
+): number[][] | null {
+  if (groups.length < circuits) return null;
+  const parted = part(voltagesOf(layout, groups), circuits, first);
+  return parted && parted.map((set) => set.map((g) => g.group.number).sort((a, b) => a - b));
 }
 
 /**
  * Parts each phase's groups into `circuits` sets with equal voltage (magnitude and angle) and equal copper, or says why
- * that fails. Neighbouring groups are preferred, then every circuits-th group, then any parting.
+ * that fails. Neighbouring groups or every circuits-th group first, as asked, then the other, then any parting.
  * @param circuits parallel paths per phase [1], whole, ≥ 1
  * Source: parallel paths must have equal EMF and resistance or a current circulates; first principles.
  */
-export function splitCircuits(layout: LapLayout, circuits: number): CircuitSplit {
+export function splitCircuits(
+  layout: WindingLayout,
+  circuits: number,
+  first: CircuitsFrom = 'neighbours',
+): CircuitSplit {
   const fail = (code: string, message: string, because?: string): CircuitSplit => ({
     circuits,
     sets: null,
@@ -67,7 +101,7 @@ export function splitCircuits(layout: LapLayout, circuits: number): CircuitSplit
             ? `${groups.length} groups of ${groups[0]!.coils} coils cannot be shared by ${circuits}.`
             : `${coils} coils cannot be shared by ${circuits}.`,
       );
-    const parted = part(groups, circuits);
+    const parted = part(groups, circuits, first);
     if (!parted) {
       const shifted = shiftBetweenRuns(groups, circuits);
       return fail(
@@ -83,23 +117,29 @@ export function splitCircuits(layout: LapLayout, circuits: number): CircuitSplit
   return { circuits, sets };
 }
 
+/** True when two sets of groups carry equal voltage and equal copper. */
+export const equalHalves = (layout: WindingLayout, a: readonly Group[], b: readonly Group[]): boolean =>
+  alike(sumOf(voltagesOf(layout, a)), sumOf(voltagesOf(layout, b)));
+
 /** Every number of circuits that works, rising. */
-export function validCircuits(layout: LapLayout): number[] {
+export function validCircuits(layout: WindingLayout): number[] {
   const most = Math.max(...PHASES.map((ph) => layout.groups.filter((g) => g.phase === ph).length));
   const works: number[] = [];
   for (let c = 1; c <= most; c++) if (canPart(layout, c)) works.push(c);
   return works;
 }
 
-function canPart(layout: LapLayout, circuits: number): boolean {
+function canPart(layout: WindingLayout, circuits: number): boolean {
   return PHASES.every((phase) => {
     const groups = groupVoltages(layout, phase);
     const coils = groups.reduce((n, g) => n + g.coils, 0);
-    return coils % circuits === 0 && groups.length >= circuits && part(groups, circuits) !== null;
+    return (
+      coils % circuits === 0 && groups.length >= circuits && part(groups, circuits, 'neighbours') !== null
+    );
   });
 }
 
-function nearestCircuits(layout: LapLayout, wanted: number): string {
+function nearestCircuits(layout: WindingLayout, wanted: number): string {
   const works = validCircuits(layout);
   const near = works
     .slice()
@@ -109,79 +149,80 @@ function nearestCircuits(layout: LapLayout, wanted: number): string {
   return `the nearest that would work: ${near.join(' or ')}.`;
 }
 
-function part(groups: readonly GroupVoltage[], circuits: number): GroupVoltage[][] | null {
+function part(
+  groups: readonly GroupVoltage[],
+  circuits: number,
+  first: CircuitsFrom,
+): GroupVoltage[][] | null {
   const total = sumOf(groups);
-  const want = { re: total.re / circuits, im: total.im / circuits, coils: total.coils / circuits };
-  const matches = (set: readonly GroupVoltage[]) => {
-    const s = sumOf(set);
-    return (
-      s.coils === want.coils && Math.abs(s.re - want.re) < TOLERANCE && Math.abs(s.im - want.im) < TOLERANCE
-    );
+  const want: Sum = {
+    re: total.re / circuits,
+    im: total.im / circuits,
+    coils: total.coils / circuits,
+    turns: total.turns / circuits,
+    throws: total.throws / circuits,
   };
   if (groups.length % circuits === 0) {
     const size = groups.length / circuits;
     const neighbours = Array.from({ length: circuits }, (_, i) => groups.slice(i * size, (i + 1) * size));
-    if (neighbours.every(matches)) return neighbours;
     const skipping = Array.from({ length: circuits }, (_, i) => groups.filter((_g, k) => k % circuits === i));
-    if (skipping.every(matches)) return skipping;
+    for (const sets of first === 'skipping' ? [skipping, neighbours] : [neighbours, skipping])
+      if (sets.every((set) => alike(sumOf(set), want))) return sets;
   }
   return search(groups, circuits, want);
 }
 
-const sumOf = (set: readonly GroupVoltage[]) =>
-  set.reduce((s, g) => ({ re: s.re + g.re, im: s.im + g.im, coils: s.coils + g.coils }), {
-    re: 0,
-    im: 0,
-    coils: 0,
-  });
+type Sum = Pick<GroupVoltage, 're' | 'im' | 'coils' | 'turns' | 'throws'>;
+const SUMMED = ['re', 'im', 'coils', 'turns', 'throws'] as const;
+const alike = (a: Sum, b: Sum) => SUMMED.every((k) => Math.abs(a[k] - b[k]) < TOLERANCE * 10);
+const plus = (a: Sum, b: Sum): Sum => ({
+  re: a.re + b.re,
+  im: a.im + b.im,
+  coils: a.coils + b.coils,
+  turns: a.turns + b.turns,
+  throws: a.throws + b.throws,
+});
+const sumOf = (set: readonly GroupVoltage[]): Sum =>
+  set.reduce<Sum>(plus, { re: 0, im: 0, coils: 0, turns: 0, throws: 0 });
 
-/** Fills one circuit after another; groups with the same voltage and size are interchangeable. */
-function search(
-  groups: readonly GroupVoltage[],
-  circuits: number,
-  want: { re: number; im: number; coils: number },
-): GroupVoltage[][] | null {
+/** Fills one circuit after another; groups with the same voltage and copper are interchangeable. */
+function search(groups: readonly GroupVoltage[], circuits: number, want: Sum): GroupVoltage[][] | null {
   const classes: GroupVoltage[][] = [];
   for (const g of groups) {
-    const known = classes.find(
-      ([h]) =>
-        h!.coils === g.coils && Math.abs(h!.re - g.re) < TOLERANCE && Math.abs(h!.im - g.im) < TOLERANCE,
-    );
+    const known = classes.find(([h]) => alike(h!, g));
     if (known) known.push(g);
     else classes.push([g]);
   }
   const left = classes.map((c) => c.length);
   const taken: number[][] = [];
   let steps = 0;
-  const fill = (from: number, re: number, im: number, coils: number, counts: number[]): boolean => {
+  const fill = (from: number, sum: Sum, counts: number[]): boolean => {
     if (++steps > 200_000) return false;
-    if (coils === want.coils) {
-      if (Math.abs(re - want.re) > TOLERANCE || Math.abs(im - want.im) > TOLERANCE) return false;
+    if (sum.coils === want.coils) {
+      if (!alike(sum, want)) return false;
       taken.push(counts.slice());
       if (taken.length === circuits) return true;
-      const start = left.findIndex((n) => n > 0);
       // The next circuit must hold the first group still free, so no parting is tried twice.
-      if (fillFirst(start)) return true;
+      if (fillFirst(left.findIndex((n) => n > 0))) return true;
       taken.pop();
       return false;
     }
     for (let k = from; k < classes.length; k++) {
       const g = classes[k]![0]!;
-      if (left[k] === 0 || coils + g.coils > want.coils) continue;
+      if (left[k] === 0 || sum.coils + g.coils > want.coils) continue;
       left[k]!--;
       counts[k]!++;
-      if (fill(k, re + g.re, im + g.im, coils + g.coils, counts)) return true;
+      if (fill(k, plus(sum, g), counts)) return true;
       left[k]!++;
       counts[k]!--;
     }
     return false;
   };
   const fillFirst = (k: number): boolean => {
-    const g = classes[k]![0]!;
     const counts = classes.map(() => 0);
     left[k]!--;
     counts[k] = 1;
-    if (fill(k, g.re, g.im, g.coils, counts)) return true;
+    if (fill(k, classes[k]![0]!, counts)) return true;
     left[k]!++;
     return false;
   };

@@ -1,10 +1,33 @@
-export { splitCircuits, validCircuits, type CircuitSplit } from './circuits.ts';
+export {
+  partGroups,
+  splitCircuits,
+  validCircuits,
+  type CircuitsFrom,
+  type CircuitSplit,
+} from './circuits.ts';
 export {
   connectionList,
   type ConnectionList,
   type GroupEnd,
   type Joint,
+  type Section,
+} from './connection-list.ts';
+export {
+  isTwoSpeed,
+  LEAD_SCHEMES,
+  type ConnectionSpec,
+  type LeadScheme,
   type Star,
   type TerminalMarks,
-} from './connection-list.ts';
-export { tracePolarity } from './trace.ts';
+} from './connection-spec.ts';
+export { type Hookup } from './hookups.ts';
+export { traceCurrent, type Feed, type Traced } from './trace.ts';
+export {
+  expectedWalk,
+  judgeWalk,
+  walkFeed,
+  type WalkFeed,
+  type WalkJudgement,
+  type WalkMistake,
+  type WalkReading,
+} from './polarity-walk.ts';

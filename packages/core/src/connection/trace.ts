@@ -1,38 +1,159 @@
-/** Follows a direct current through the joints alone, to prove a connection list without trusting how it was made. */
-import { PHASES, type LapLayout } from '../winding/index.ts';
-import type { ConnectionList, GroupEnd } from './connection-list.ts';
+/**
+ * Sends a direct current through a winding as it is joined, by solving its network: proves a connection list without
+ * trusting how it was made, and shows what a wrongly made one would do.
+ */
+import type { WindingLayout } from '../winding/index.ts';
+import type { GroupEnd, Joint } from './connection-list.ts';
 
-const key = (e: GroupEnd) => `${e.group}${e.end}`;
-const other = (e: GroupEnd): GroupEnd => ({ group: e.group, end: e.end === 's' ? 'f' : 's' });
+export interface Feed {
+  /** Lead marks, or `star` for every star point. All of a list are joined while the current flows. */
+  readonly into: readonly string[];
+  readonly outOf: readonly string[];
+  /** Further leads joined with one another. */
+  readonly joined?: readonly (readonly string[])[];
+  /** A delta opened at this lead: its starts stay with the lead, its finishes become `open`. */
+  readonly openAt?: string;
+}
+
+export interface Traced {
+  /** Current through each group, from s to f, with 1 fed in; 0 where none flows. Index: group number − 1. */
+  readonly current: readonly number[];
+  readonly polarity: readonly ('N' | 'S' | null)[];
+  /** Groups that carry current, in slot order. */
+  readonly live: readonly number[];
+  /** Between the two ends of the feed, in mean coils in series [1]; Infinity when nothing joins them. */
+  readonly resistanceCoils: number;
+}
+
+/** A group's resistance in mean coils: its turns. Source: equal wire, length by turns; first principles. */
+const resistanceOf = (layout: WindingLayout) =>
+  layout.groups.map((g) => g.coils.reduce((n, c) => n + layout.coils[c - 1]!.turnShare, 0));
 
 /**
- * Direct current in at each phase's start (all three at once, as in the compass test), through jumpers only, until a
- * lead or the star point is reached.
- * @returns polarity shown by every group, and the paths walked; a group never reached is missing
+ * @param joints ends that are joined; an end in no joint hangs open
+ * Source: Kirchhoff's laws, node potentials; first principles.
  */
-export function tracePolarity(layout: LapLayout, list: ConnectionList) {
-  const jumperOf = new Map<string, GroupEnd>();
-  for (const joint of list.joints) {
-    if (joint.kind !== 'jumper') continue;
-    const [a, b] = joint.ends as readonly [GroupEnd, GroupEnd];
-    jumperOf.set(key(a), b);
-    jumperOf.set(key(b), a);
+export function traceCurrent(
+  layout: WindingLayout,
+  joints: readonly Pick<Joint, 'ends' | 'kind' | 'lead' | 'phase'>[],
+  feed: Feed,
+): Traced {
+  const groups = layout.groups.length;
+  const resistance = resistanceOf(layout);
+  // One node a joint, one for each end that hangs open, then leads joined by hand are merged.
+  const node = new Int32Array(2 * groups).fill(-1);
+  const at = (e: GroupEnd) => 2 * (e.group - 1) + (e.end === 's' ? 0 : 1);
+  const byMark = new Map<string, number[]>();
+  const mark = (name: string, n: number) => {
+    const known = byMark.get(name);
+    if (known) known.push(n);
+    else byMark.set(name, [n]);
+  };
+  let nodes = 0;
+  for (const joint of joints) {
+    const n = nodes++;
+    if (joint.kind === 'star') mark('star', n);
+    if (joint.lead) mark(joint.lead, n);
+    if (joint.lead && joint.lead === feed.openAt) {
+      const other = nodes++;
+      mark('open', other);
+      for (const e of joint.ends) node[at(e)] = layout.groups[e.group - 1]!.phase === joint.phase ? n : other;
+    } else for (const e of joint.ends) node[at(e)] = n;
   }
-  const polarity = new Map<number, 'N' | 'S'>();
-  const walked: number[][] = [];
-  for (const phase of PHASES) {
-    const lead = list.joints.find((j) => j.kind === 'lead' && j.phase === phase)!;
-    for (const start of lead.ends) {
-      if (layout.groups[start.group - 1]!.phase !== phase) continue; // the other phase's finish, in delta
-      const path: number[] = [];
-      let at: GroupEnd | undefined = start;
-      while (at && path.length <= layout.groups.length) {
-        polarity.set(at.group, at.end === 's' ? 'N' : 'S');
-        path.push(at.group);
-        at = jumperOf.get(key(other(at)));
+  for (let i = 0; i < node.length; i++) if (node[i] === -1) node[i] = nodes++;
+  const parent = Array.from({ length: nodes }, (_, i) => i);
+  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)));
+  const nodesOf = (names: readonly string[]) => names.flatMap((n) => byMark.get(n) ?? []);
+  for (const set of [feed.into, feed.outOf, ...(feed.joined ?? [])]) {
+    const list = nodesOf(set);
+    for (const n of list) parent[root(n)] = root(list[0]!);
+  }
+  const none: Traced = {
+    current: new Array<number>(groups).fill(0),
+    polarity: new Array<null>(groups).fill(null),
+    live: [],
+    resistanceCoils: Infinity,
+  };
+  const source = nodesOf(feed.into)[0];
+  const sink = nodesOf(feed.outOf)[0];
+  if (source === undefined || sink === undefined) return none;
+  const [from, to] = [root(source), root(sink)];
+  if (from === to) return { ...none, resistanceCoils: 0 };
+
+  // Only what is connected with the feed takes part.
+  const links = new Map<number, number[]>();
+  for (let g = 0; g < groups; g++)
+    for (const side of [0, 1]) {
+      const a = root(node[2 * g + side]!);
+      const list = links.get(a);
+      if (list) list.push(g);
+      else links.set(a, [g]);
+    }
+  const reached = new Map<number, number>([[from, 0]]);
+  const queue = [from];
+  for (let n = queue.pop(); n !== undefined; n = queue.pop())
+    for (const g of links.get(n) ?? [])
+      for (const side of [0, 1]) {
+        const other = root(node[2 * g + side]!);
+        if (!reached.has(other)) {
+          reached.set(other, reached.size);
+          queue.push(other);
+        }
       }
-      walked.push(path);
+  if (!reached.has(to)) return none;
+  const size = reached.size;
+  const matrix = Array.from({ length: size }, () => new Float64Array(size + 1));
+  for (let g = 0; g < groups; g++) {
+    const a = reached.get(root(node[2 * g]!));
+    const b = reached.get(root(node[2 * g + 1]!));
+    if (a === undefined || b === undefined || a === b) continue;
+    const conductance = 1 / resistance[g]!;
+    matrix[a]![a]! += conductance;
+    matrix[b]![b]! += conductance;
+    matrix[a]![b]! -= conductance;
+    matrix[b]![a]! -= conductance;
+  }
+  matrix[reached.get(from)!]![size] = 1;
+  const ground = reached.get(to)!;
+  matrix[ground]!.fill(0);
+  matrix[ground]![ground] = 1;
+  const volts = solve(matrix);
+  const current = Array.from({ length: groups }, (_, g) => {
+    const a = reached.get(root(node[2 * g]!));
+    const b = reached.get(root(node[2 * g + 1]!));
+    if (a === undefined || b === undefined) return 0;
+    const i = (volts[a]! - volts[b]!) / resistance[g]!;
+    return Math.abs(i) < 1e-9 ? 0 : i;
+  });
+  return {
+    current,
+    polarity: current.map((i) => (i === 0 ? null : i > 0 ? 'N' : 'S')),
+    live: current.flatMap((i, g) => (i === 0 ? [] : [g + 1])),
+    resistanceCoils: volts[reached.get(from)!]!,
+  };
+}
+
+/** Gaussian elimination with pivoting; the last column is the right-hand side. */
+function solve(m: Float64Array[]): Float64Array {
+  const n = m.length;
+  for (let k = 0; k < n; k++) {
+    let pivot = k;
+    for (let r = k + 1; r < n; r++) if (Math.abs(m[r]![k]!) > Math.abs(m[pivot]![k]!)) pivot = r;
+    [m[k], m[pivot]] = [m[pivot]!, m[k]!];
+    const row = m[k]!;
+    if (Math.abs(row[k]!) < 1e-12) continue;
+    for (let r = k + 1; r < n; r++) {
+      const below = m[r]!;
+      const factor = below[k]! / row[k]!;
+      if (factor === 0) continue;
+      for (let c = k; c <= n; c++) below[c]! -= factor * row[c]!;
     }
   }
-  return { polarity, walked };
+  const x = new Float64Array(n);
+  for (let k = n - 1; k >= 0; k--) {
+    let sum = m[k]![n]!;
+    for (let c = k + 1; c < n; c++) sum -= m[k]![c]! * x[c]!;
+    x[k] = Math.abs(m[k]![k]!) < 1e-12 ? 0 : sum / m[k]![k]!;
+  }
+  return x;
 }

@@ -1,75 +1,38 @@
-/** The data card: what is taken from the old winding, as typed and as read. */
-import type { CoreSize, WindingData } from '../analysis/index.ts';
-import { choice, quantity, readForm, text, type Field, type Typed } from '../fields/index.ts';
+/** The data card: what is taken from the old winding, as read from what was typed. */
+import type { CoreSize, SlotForm, WindingData } from '../analysis/index.ts';
+import type { ConnectionSpec, LeadScheme, Star } from '../connection/index.ts';
+import { readForm, type Typed } from '../fields/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
+import type { EnteredCoil, Grouping, WindingKind } from '../winding/index.ts';
 import { readWires, type Strand } from '../wire/index.ts';
-import type { Star } from '../connection/index.ts';
-
-export const WINDING_FIELDS: readonly Field[] = [
-  quantity('slots', 'Slots', 'count', 6, 288),
-  quantity('poles', 'Poles', 'count', 2, 96),
-  quantity('layers', 'Layers', 'count', 1, 2, 'coil sides in each slot'),
-  text('span', 'Coil span, 1 to', 'from slot 1 to slot n: 1-9', 12),
-  quantity('turns', 'Turns in a coil', 'count', 1, 2000),
-  text('wires', 'Wires in hand', 'bare: 3x0.95+1x0.90 or 2x#18', 60),
-  quantity('circuits', 'Circuits', 'count', 1, 48, 'parallel paths a phase'),
-  choice('connection', 'Connection', { star: 'star Y', delta: 'delta Δ' }),
-];
-export const COUNT_FIELDS: readonly Field[] = [
-  quantity('endsPerLead', 'Coil ends on a lead', 'count', 1, 96, 'cut back to one line lead and count'),
-  choice('starJoint', 'Star joint found', { yes: 'yes', no: 'no' }),
-  quantity('coilsCounted', 'Coils counted', 'count', 1, 288),
-  quantity('groupsCounted', 'Groups counted', 'count', 1, 288),
-];
-export const CORE_FIELDS: readonly Field[] = [
-  quantity('bore', 'Bore', 'length', 10, 3000),
-  quantity('coreLength', 'Core length', 'length', 5, 3000),
-  quantity('ducts', 'Ducts, total', 'length', 0, 500),
-  quantity('backIron', 'Back iron', 'length', 1, 600, 'slot bottom to outside'),
-  quantity('toothWidth', 'Tooth width', 'length', 0.5, 100, 'at its narrowest'),
-  quantity('slotArea', 'Slot area', 'area', 5, 5000, 'bare iron, without wedge space'),
-];
-export const MEASURED_FIELDS: readonly Field[] = [
-  quantity('meanTurn', 'Mean turn', 'length', 20, 10000, 'one turn of a sample coil'),
-  quantity('lineResistance', 'Lead to lead', 'resistance', 0.00001, 20000),
-  quantity('resistanceTemperature', 'at winding temperature', 'temperature', -40, 180),
-  quantity('strippedCopper', 'Copper, stripped', 'mass', 0.001, 5000),
-  text('howRead', 'How the connection was read', 'who counted, which lead, which joint', 200),
-];
-export const DATA_CARD_FIELDS: readonly Field[] = [
-  ...WINDING_FIELDS,
-  ...COUNT_FIELDS,
-  ...CORE_FIELDS,
-  ...MEASURED_FIELDS,
-];
-
-/** Without these the winding cannot be made again once it is out. */
-export const REQUIRED_BEFORE_STRIPPING: readonly string[] = [
-  'slots',
-  'poles',
-  'layers',
-  'span',
-  'turns',
-  'wires',
-  'circuits',
-  'connection',
-  'endsPerLead',
-  'bore',
-  'coreLength',
-  'backIron',
-  'toothWidth',
-  'slotArea',
-];
+import { CORE_FIELDS, DATA_CARD_FIELDS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
+import { readCoils, readCounts, readSpans, readTurns, roundTheBore, type Read } from './winding-words.ts';
 
 export interface DataCard {
   readonly slots?: number;
   readonly poles?: number;
+  readonly kind?: WindingKind;
   readonly layers?: number;
-  readonly pitch?: number;
-  readonly turns?: number;
+  /** Longest span first; one for a lap winding. */
+  readonly pitches?: readonly number[];
+  readonly turns?: readonly (readonly number[])[];
   readonly wires?: readonly Strand[];
   readonly circuits?: number;
   readonly connection?: Star;
+  readonly leads?: LeadScheme;
+  readonly grouping?: Grouping;
+  readonly groups?: readonly number[];
+  readonly leftEmpty?: readonly number[];
+  readonly skew?: number;
+  readonly coils?: readonly EnteredCoil[];
+  /** A second winding in the same slots, in shorthand. */
+  readonly second?: string;
+  readonly circuitsFrom?: ConnectionSpec['circuitsFrom'];
+  readonly jumpers?: ConnectionSpec['jumpers'];
+  readonly starPoints?: ConnectionSpec['starPoints'];
+  readonly order?: ConnectionSpec['order'];
+  readonly joint?: 'brazed' | 'soldered' | 'crimped';
+  readonly exitClock?: number;
   readonly endsPerLead?: number;
   readonly starJoint?: 'yes' | 'no';
   readonly coilsCounted?: number;
@@ -80,21 +43,78 @@ export interface DataCard {
   readonly backIron?: number;
   readonly toothWidth?: number;
   readonly slotArea?: number;
+  readonly slotForm?: SlotForm;
+  readonly slotDepth?: number;
+  readonly slotOpening?: number;
+  readonly slotMouth?: number;
+  readonly slotWidthTop?: number;
+  readonly slotWidthBottom?: number;
+  readonly airGap?: number;
+  readonly rotorBars?: number;
+  readonly overhang?: number;
+  readonly overhangOther?: number;
   readonly meanTurn?: number;
   readonly lineResistance?: number;
   readonly resistanceTemperature?: number;
   readonly strippedCopper?: number;
+  /** What a proposal is for, where that is not what the plate says. */
+  readonly forVoltage?: number;
+  readonly forFrequency?: number;
+  readonly forCurrent?: number;
 }
 
-/** `1-9`, `1–9`, `1 to 9`, or `9` alone; → pitch 8. A span may start at another slot: `3-11` is 1-9. */
-export function readSpan(typed: string): { readonly pitch: number } | { readonly message: string } {
-  const m = /^(?:(\d+)\s*(?:-|–|to)\s*)?(\d+)$/i.exec(typed.trim());
-  if (!m) return { message: `“${typed.trim()}” is not a span. 1-9 means from slot 1 to slot 9.` };
-  const pitch = Number(m[2]) - Number(m[1] ?? 1);
-  return pitch >= 1
-    ? { pitch }
-    : { message: `“${typed.trim()}” does not lead to a later slot. 1-9 means from slot 1 to slot 9.` };
-}
+/** Texts that read as something else than themselves: where it goes on the card, and how it is said in a finding. */
+const WORDS: readonly {
+  readonly id: string;
+  readonly to: string;
+  readonly label: string;
+  readonly code: string;
+  readonly read: (typed: string) => Read<unknown>;
+}[] = [
+  { id: 'span', to: 'pitches', label: 'Coil span', code: 'field.not-a-span', read: readSpans },
+  { id: 'turns', to: 'turns', label: 'Turns in a coil', code: 'field.not-turns', read: readTurns },
+  {
+    id: 'wires',
+    to: 'wires',
+    label: 'Wires in hand',
+    code: 'field.not-wires',
+    read: (t) => {
+      const wires = readWires(t);
+      return wires.ok ? { ok: true, value: wires.wires } : wires;
+    },
+  },
+  {
+    id: 'groups',
+    to: 'groups',
+    label: 'Coils in each group',
+    code: 'field.not-counts',
+    read: (t) => readCounts(t, 0, 'sequence of groups'),
+  },
+  {
+    id: 'leftEmpty',
+    to: 'leftEmpty',
+    label: 'Slots left empty',
+    code: 'field.not-counts',
+    read: (t) => readCounts(t, 1, 'list of slots'),
+  },
+  { id: 'coils', to: 'coils', label: 'Coil by coil', code: 'field.not-coils', read: readCoils },
+];
+
+/** Choices and texts that stay as they are. */
+const AS_SAID = [
+  'kind',
+  'connection',
+  'leads',
+  'grouping',
+  'second',
+  'circuitsFrom',
+  'jumpers',
+  'starPoints',
+  'order',
+  'joint',
+  'starJoint',
+  'slotForm',
+];
 
 /** Reads what was typed; a wrong field becomes a finding and the rest is kept. */
 export function readDataCard(typed: Typed): {
@@ -104,43 +124,95 @@ export function readDataCard(typed: Typed): {
   const { numbers, texts, findings } = readForm(DATA_CARD_FIELDS, typed);
   const found = [...findings];
   const card: Record<string, unknown> = { ...numbers };
-  if (texts['span'] !== undefined) {
-    const span = readSpan(texts['span']);
-    if ('pitch' in span) card['pitch'] = span.pitch;
-    else found.push(finding('stop', 'field.not-a-span', `Coil span: ${span.message}`, ['span']));
+  for (const { id, to, label, code, read } of WORDS) {
+    const said = texts[id];
+    if (said === undefined) continue;
+    const result = read(said);
+    if (result.ok) card[to] = result.value;
+    else found.push(finding('stop', code, `${label}: ${result.message}`, [id]));
   }
-  if (texts['wires'] !== undefined) {
-    const wires = readWires(texts['wires']);
-    if (wires.ok) card['wires'] = wires.wires;
-    else found.push(finding('stop', 'field.not-wires', `Wires in hand: ${wires.message}`, ['wires']));
-  }
-  for (const id of ['connection', 'starJoint']) if (texts[id]) card[id] = texts[id];
-  return { card: card, findings: found };
+  for (const id of AS_SAID) if (texts[id]) card[id] = texts[id];
+  return { card, findings: found };
+}
+
+/** The kind of a winding: as said; several spans are concentric, a list of coils and no span is coil by coil. */
+export const kindOf = (card: DataCard): WindingKind =>
+  card.kind ??
+  (card.pitches && card.pitches.length > 1 ? 'concentric' : card.coils && !card.pitches ? 'coils' : 'lap');
+
+/** A winding before its circuits and connection are known. */
+export type UnconnectedWinding = Omit<WindingData, 'circuits' | 'connection' | 'leads'>;
+
+export function unconnectedWindingOf(card: DataCard): UnconnectedWinding | null {
+  const { slots, poles, pitches, turns, wires } = card;
+  const kind = kindOf(card);
+  if (!slots || !poles || !wires) return null;
+  if (kind === 'coils' ? !card.coils : !pitches || !turns) return null;
+  const first = card.coils?.[0];
+  const even = turns?.length === 1 && new Set(turns[0]).size === 1;
+  const optional = {
+    layers: card.layers === 1 ? (1 as const) : undefined,
+    grouping: card.grouping,
+    groupSizes: card.groups && kind === 'lap' ? roundTheBore(card.groups, 3 * poles) : undefined,
+    leftEmpty: card.leftEmpty,
+    skewSlots: card.skew,
+    pitches: kind === 'concentric' ? pitches : undefined,
+    turnPatterns: kind === 'coils' || even ? undefined : turns,
+    coilList: kind === 'coils' ? card.coils : undefined,
+    circuitsFrom: card.circuitsFrom,
+    jumpers: card.jumpers,
+    starPoints: card.starPoints,
+    order: card.order,
+  };
+  const given = Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined));
+  return {
+    ...given,
+    slots,
+    poles,
+    kind,
+    pitch: kind === 'coils' && first ? (first.bottom - first.top + slots) % slots : (pitches?.[0] ?? 1),
+    turnsPerCoil: turns?.[0]?.[0] ?? 1,
+    wires,
+  };
 }
 
 /** The winding on a card when enough of it is there to lay it out. */
 export function windingOf(card: DataCard): WindingData | null {
-  const { slots, poles, pitch, turns, wires, circuits, connection } = card;
-  if (!slots || !poles || !pitch || !turns || !wires || !circuits || !connection) return null;
-  return { slots, poles, pitch, turnsPerCoil: turns, wires, circuits, connection };
+  const { circuits, connection, leads } = card;
+  const winding = unconnectedWindingOf(card);
+  if (!winding || !circuits || !connection) return null;
+  return { ...winding, circuits, connection, ...(leads ? { leads } : {}) };
 }
 
 export function coreOf(card: DataCard): CoreSize {
-  const core: Record<string, number | undefined> = {
+  const core: Record<string, unknown> = {
     boreDiameterMm: card.bore,
     coreLengthMm: card.coreLength,
     ductsMm: card.ducts,
     backIronMm: card.backIron,
     toothWidthMm: card.toothWidth,
     slotAreaMm2: card.slotArea,
+    slotForm: card.slotForm,
+    slotDepthMm: card.slotDepth,
+    slotOpeningMm: card.slotOpening,
+    slotMouthMm: card.slotMouth,
+    slotWidthTopMm: card.slotWidthTop,
+    slotWidthBottomMm: card.slotWidthBottom,
+    airGapMm: card.airGap,
+    rotorBars: card.rotorBars,
     meanTurnMm: card.meanTurn,
   };
   for (const k of Object.keys(core)) if (core[k] === undefined) delete core[k];
   return core;
 }
 
-const OF_THE_WINDING = WINDING_FIELDS.map((f) => f.id);
-const KEPT_BY_A_PROPOSAL = [...OF_THE_WINDING, ...CORE_FIELDS.map((f) => f.id), 'meanTurn'];
+const OF_THE_WINDING = PROPOSAL_FIELDS.map((f) => f.id);
+const KEPT_BY_A_PROPOSAL = [
+  ...OF_THE_WINDING,
+  ...CORE_FIELDS.map((f) => f.id),
+  ...SLOT_FIELDS.map((f) => f.id),
+  'meanTurn',
+];
 
 /**
  * A proposed winding as a whole card: the iron as it was measured, the proposal's winding over the one found. What was
@@ -153,6 +225,7 @@ export function proposedCard(found: Typed, proposal: Typed): Typed {
     if (value !== undefined) card[id] = value;
   }
   // Another span is another coil: a mean turn measured on the old one no longer holds.
-  if ((card['span'] ?? '') !== (found['span'] ?? '')) delete card['meanTurn'];
+  for (const id of ['span', 'kind', 'coils', 'grouping'])
+    if ((card[id] ?? '') !== (found[id] ?? '')) delete card['meanTurn'];
   return card;
 }

@@ -1,7 +1,8 @@
 /** The shop's shorthand for a winding in one line: `48s 4p 1-11 T12 3x0.95+1x0.90 2Y`. */
 import type { Typed } from '../fields/index.ts';
-import { readSpan } from './data-card.ts';
+import { LEAD_SCHEMES, type LeadScheme } from '../connection/index.ts';
 import { readWires } from '../wire/index.ts';
+import { readSpans, readTurns } from './winding-words.ts';
 
 export interface ShorthandToken {
   readonly text: string;
@@ -26,15 +27,54 @@ const counted =
     return m ? { text: token, meaning, fills: { [field]: m[1]! } } : null;
   };
 
+const said =
+  (pattern: RegExp, meaning: string, fills: Typed): Rule =>
+  (token) =>
+    pattern.test(token) ? { text: token, meaning, fills } : null;
+
 /**
  * Grammar, tokens in any order, separated by blanks, letters in either case:
  *   48s slots · 4p poles · 1-11 span · T12 turns · 3x0.95+1x0.90 wires in hand (also 2x#18) · 2Y / 2D / 2Δ circuits and
- *   connection · L2 layers · E6 coil ends on a lead
+ *   connection · L2 layers · E6 coil ends on a lead · 1-12,1-10,1-8 concentric · T14,12 uneven turns · cp consequent poles ·
+ *   g3-2-3-2 coils in each group · 6L / 9L / 12L leads · CT / VT / CPW two speeds: constant torque, variable torque, constant
+ *   power · K1 skew in slots
  */
+const LEADS: Readonly<Record<string, LeadScheme>> = {
+  '3l': 'three',
+  '6l': 'six',
+  '6pw': 'six-part-winding',
+  '9l': 'nine',
+  '12l': 'twelve',
+  ct: 'constant-torque',
+  vt: 'variable-torque',
+  cpw: 'constant-power',
+};
+const LEAD_WORD = Object.fromEntries(
+  Object.entries(LEADS).map(([word, scheme]) => [scheme, word.toUpperCase()]),
+) as Record<LeadScheme, string>;
+
 const RULES: readonly Rule[] = [
   counted(/^(\d+)s$/i, 'slots', 'slots'),
   counted(/^(\d+)p$/i, 'poles', 'poles'),
-  counted(/^t(\d+)$/i, 'turns', 'turns'),
+  counted(/^k(\d+(?:[.,]\d+)?)$/i, 'skew', 'slots skew'),
+  (token) => {
+    const scheme = LEADS[token.toLowerCase()];
+    return scheme ? { text: token, meaning: LEAD_SCHEMES[scheme].label, fills: { leads: scheme } } : null;
+  },
+  said(/^cp$/i, 'consequent poles', { grouping: 'consequent' }),
+  said(/^conc$/i, 'concentric', { kind: 'concentric' }),
+  said(/^lap$/i, 'lap', { kind: 'lap' }),
+  (token) => {
+    const m = /^g(\d+(?:[-,]\d+)*)$/i.exec(token);
+    return m ? { text: token, meaning: 'groups', fills: { groups: m[1]!.replaceAll(/[-,]/g, ' ') } } : null;
+  },
+  (token) => {
+    const m = /^t(\d[\d,/]*)$/i.exec(token);
+    if (!m) return null;
+    const turns = readTurns(m[1]!);
+    if (!turns.ok) return misread(token, 'turns', turns.message);
+    return { text: token, meaning: 'turns', fills: { turns: m[1]! } };
+  },
   counted(/^l(\d)$/i, 'layers', 'layers'),
   counted(/^e(\d+)$/i, 'endsPerLead', 'ends on a lead'),
   (token) => {
@@ -48,10 +88,15 @@ const RULES: readonly Rule[] = [
     };
   },
   (token) => {
-    if (!/^\d+[-–]\d+$/.test(token)) return null;
-    const span = readSpan(token);
-    if ('message' in span) return misread(token, 'span', span.message);
-    return { text: token, meaning: 'span', fills: { span: token.replace('–', '-') } };
+    if (!/^\d+[-–]\d+(,\d+[-–]\d+)*$/.test(token)) return null;
+    const spans = readSpans(token);
+    if (!spans.ok) return misread(token, 'span', spans.message);
+    const several = spans.value.length > 1;
+    return {
+      text: token,
+      meaning: several ? 'spans' : 'span',
+      fills: { span: token.replaceAll('–', '-'), ...(several ? { kind: 'concentric' } : {}) },
+    };
   },
   (token) => {
     if (!/[x×*+]|^#/i.test(token)) return null;
@@ -94,9 +139,18 @@ export function writeShorthand(typed: Typed): string {
     t('slots') && `${t('slots')}s`,
     t('poles') && `${t('poles')}p`,
     t('span')?.replaceAll(/\s/g, ''),
-    t('turns') && `T${t('turns')}`,
+    t('kind') === 'concentric' && !t('span')?.includes(',') && 'conc',
+    t('turns') && `T${t('turns')!.replaceAll(/\s/g, '')}`,
     t('wires')?.replaceAll(/\s/g, ''),
     circuits && connection && `${circuits}${connection === 'star' ? 'Y' : 'D'}`,
+    t('layers') === '1' && 'L1',
+    t('grouping') === 'consequent' && 'cp',
+    t('groups') &&
+      `g${t('groups')!
+        .split(/[\s,;-]+/)
+        .join('-')}`,
+    t('skew') && `K${t('skew')}`,
+    t('leads') && t('leads') !== 'three' && LEAD_WORD[t('leads') as LeadScheme],
   ]
     .filter(Boolean)
     .join(' ');

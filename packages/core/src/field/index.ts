@@ -1,1 +1,2 @@
 export * from './magnetomotive-force.ts';
+export * from './wave-effects.ts';

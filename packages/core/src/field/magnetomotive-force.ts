@@ -1,5 +1,5 @@
 /** Magnetomotive force round the bore: the stepped wave and its space harmonics. */
-import { phasePhasors, sequences, slotPeriods, type LapLayout } from '../winding/index.ts';
+import { coilsOf, phasePhasors, sequences, slotPeriods, type WindingLayout } from '../winding/index.ts';
 
 /**
  * Ampere-conductors of every slot with the given phase currents, then the wave they make.
@@ -8,7 +8,7 @@ import { phasePhasors, sequences, slotPeriods, type LapLayout } from '../winding
  * Source: Ampère's law round tooth and yoke, iron without drop; first principles.
  */
 export function magnetomotiveForceSteps(
-  layout: LapLayout,
+  layout: WindingLayout,
   turnsPerCoil: number,
   circuits: number,
   currents: readonly [number, number, number],
@@ -16,7 +16,7 @@ export function magnetomotiveForceSteps(
   const conductors = new Array<number>(layout.slots).fill(0);
   for (const coil of layout.coils) {
     const i = currents[coil.phase === 'U' ? 0 : coil.phase === 'V' ? 1 : 2];
-    const amperes = (coil.sign * turnsPerCoil * i) / circuits;
+    const amperes = (coil.sign * coil.turnShare * turnsPerCoil * i) / circuits;
     conductors[coil.topSlot - 1]! += amperes;
     conductors[coil.bottomSlot - 1]! -= amperes;
   }
@@ -45,15 +45,14 @@ export interface SpaceHarmonic {
  * Source: Fourier series of the stepped wave; direction from the symmetrical components of the phase sums. First principles.
  */
 export function spaceHarmonics(
-  layout: LapLayout,
+  layout: WindingLayout,
   turnsPerCoil: number,
   circuits: number,
   highestOrder = 19,
 ): SpaceHarmonic[] {
-  const { repeats } = slotPeriods(layout.slots, layout.poles);
-  const coilsPerPhase = layout.slots / 3;
+  const repeats = periods(layout);
+  const coilsPerPhase = coilsOf(layout, 'U');
   const found: SpaceHarmonic[] = [];
-  // A winding that repeats `repeats` times round the bore can only make waves whose pole pairs are multiples of that.
   for (let nu = repeats; nu <= highestOrder * layout.polePairs; nu += repeats) {
     const z = phasePhasors(layout, nu);
     const { positive, negative } = sequences(z);
@@ -69,4 +68,10 @@ export function spaceHarmonics(
     });
   }
   return found;
+}
+
+/** How often the winding repeats round the bore: it can only make waves whose pole pairs are multiples of that. */
+function periods(layout: WindingLayout): number {
+  const regular = (layout.kind ?? 'lap') === 'lap' && layout.layers !== 1 && !layout.groupSizes;
+  return regular ? slotPeriods(layout.slots, layout.poles).repeats : 1;
 }

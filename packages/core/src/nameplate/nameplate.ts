@@ -22,6 +22,8 @@ export const NAMEPLATE_FIELDS = [
     open: 'open',
   }),
   quantity('mass', 'Mass of the motor', 'mass', 0.1, 50000),
+  quantity('slowSpeed', 'Lower speed, if two', 'speed', 20, 24000),
+  quantity('slowCurrent', 'Current at the lower speed', 'current', 0.05, 5000, 'per line'),
 ] as const;
 
 export const IDENTITY_FIELDS = [
@@ -42,6 +44,9 @@ export interface Nameplate {
   readonly insulationClass?: 'A' | 'E' | 'B' | 'F' | 'H';
   readonly cooling?: 'enclosed-fan' | 'enclosed' | 'open';
   readonly massKg?: number;
+  /** Of a motor with two speeds; `speedRpm` and `currentA` are those of the higher one. */
+  readonly slowSpeedRpm?: number;
+  readonly slowCurrentA?: number;
 }
 
 export function readNameplate(typed: Typed): {
@@ -56,6 +61,8 @@ export function readNameplate(typed: Typed): {
     currentA: numbers['current'],
     frequencyHz: numbers['frequency'],
     speedRpm: numbers['speed'],
+    slowSpeedRpm: numbers['slowSpeed'],
+    slowCurrentA: numbers['slowCurrent'],
     insulationClass: texts['insulationClass'],
     cooling: texts['cooling'],
     massKg: numbers['mass'],

@@ -1,1 +1,12 @@
 export * from './compare-windings.ts';
+export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './work-out.ts';
+export {
+  DEFAULT_LIMITS,
+  missingForSearch,
+  WindingSearch,
+  type Candidate,
+  type SearchLimits,
+  type SearchRank,
+  type SearchSpace,
+  type SearchState,
+} from './search.ts';

@@ -1,19 +1,26 @@
+export { layOut } from './lay-out.ts';
+export { concentricPitches } from './concentric.ts';
 export {
-  layOutLap,
-  checkLapInput,
   PHASES,
   type Coil,
+  type EnteredCoil,
   type Group,
-  type LapInput,
-  type LapLayout,
+  type Grouping,
+  type Layer,
   type Phase,
-} from './lap-layout.ts';
+  type WindingKind,
+  type WindingLayout,
+  type WindingSpec,
+} from './layout.ts';
 export {
   windingFactor,
   pitchFactor,
+  skewFactor,
   phaseBalance,
   phasePhasors,
+  coilsOf,
   type PhaseBalance,
 } from './winding-factor.ts';
+export { slowSpeed } from './pole-changing.ts';
 export { sequences, type Complex } from './unequal-groups.ts';
 export { slotPeriods } from './phase-belts.ts';

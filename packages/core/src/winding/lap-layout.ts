@@ -1,57 +1,11 @@
-/** Lays out a two-layer three-phase lap winding: which coil lies where, in which phase and with which polarity. */
-import { finding, good, refused, type Finding, type Outcome } from '../quantity/index.ts';
-import { beltOf, slotPeriods } from './phase-belts.ts';
+/** Groups of a three-phase lap winding in 60° belts: which coils follow each other in which phase and polarity. */
+import { finding, type Finding } from '../quantity/index.ts';
+import type { RawGroup, WindingSpec } from './layout.ts';
+import { beltOf, nearestPoles, slotPeriods } from './phase-belts.ts';
 import { unequalGroupSizes } from './unequal-groups.ts';
 
-export type Phase = 'U' | 'V' | 'W';
-export const PHASES: readonly Phase[] = ['U', 'V', 'W'];
-
-export interface LapInput {
-  /** Q, 1…Q clockwise seen from the connection end. */
-  readonly slots: number;
-  /** 2p. */
-  readonly poles: number;
-  /** Coil pitch in slots: a span "1 to n" is n − 1. */
-  readonly pitch: number;
-}
-
-export interface Coil {
-  /** Named by the slot of its first side: coil 7 starts in slot 7. */
-  readonly number: number;
-  readonly topSlot: number;
-  readonly bottomSlot: number;
-  readonly phase: Phase;
-  /** +1: the phase's current goes in by the top side; −1: it returns there. */
-  readonly sign: 1 | -1;
-  readonly group: number;
-}
-
-export interface Group {
-  /** 1…G in angular order from slot 1. */
-  readonly number: number;
-  readonly name: string;
-  readonly phase: Phase;
-  /** Polarity with direct current in at every phase's start. */
-  readonly polarity: 'N' | 'S';
-  readonly sign: 1 | -1;
-  /** Coil numbers in slot order. */
-  readonly coils: readonly number[];
-}
-
-export interface LapLayout extends LapInput {
-  readonly polePairs: number;
-  /** Q / 2p, not rounded. */
-  readonly polePitch: number;
-  /** q = Q / (2p · 3). */
-  readonly slotsPerPolePerPhase: number;
-  readonly coils: readonly Coil[];
-  readonly groups: readonly Group[];
-  /** True when the three phases can be exactly equal and 120° apart: Q / (3·gcd(Q, p)) is whole. */
-  readonly exactlyBalanced: boolean;
-}
-
 /** Refusals: only what cannot be wound. Everything doubtful is a finding beside a layout. */
-export function checkLapInput({ slots, poles, pitch }: LapInput): Finding[] {
+export function checkLap({ slots, poles, pitch }: LapSize): Finding[] {
   const found: Finding[] = [];
   if (!Number.isInteger(slots) || slots < 6 || slots > 288)
     found.push(
@@ -121,77 +75,49 @@ export function checkLapInput({ slots, poles, pitch }: LapInput): Finding[] {
   return found;
 }
 
-function nearestPoles(slots: number, poles: number): string {
-  const works: number[] = [];
-  for (let d = 2; works.length < 2 && d < 96; d += 2)
-    for (const p of [poles - d, poles + d])
-      if (p >= 2 && slotPeriods(slots, p).exactlyBalanced && works.length < 2) works.push(p);
-  return `with ${slots} slots ${works.join(' or ')} poles would work.`;
-}
+/** Slots, poles and pitch: all that a lap winding's groups follow from. */
+export type LapSize = Pick<WindingSpec, 'slots' | 'poles' | 'pitch'>;
 
 /**
- * Coils and groups of a two-layer lap winding, 60° belts.
- * @returns layout, or every reason why it cannot be wound
+ * Groups of a lap winding with as many coils as slots, in angular order, coil i starting in slot i.
+ * @returns one entry a group: phase, sign, and the slots in which its coils start
  * Source: phase belts along rising slot numbers U −W V −U W −V; M. M. Liwschitz-Garik & C. C. Whipple, A-C Machines
  * (star of slots), from memory. Unequal grouping: see unequal-groups.ts.
  */
-export function layOutLap(input: LapInput): Outcome<LapLayout> {
-  const found = checkLapInput(input);
-  if (found.length > 0) return refused(found);
-  const { slots, poles, pitch } = input;
-  const polePairs = poles / 2;
+export function lapStarts(slots: number, poles: number, sizes?: readonly number[]): LapRun[] {
   const { exactlyBalanced } = slotPeriods(slots, poles);
-  const slotsPerPolePerPhase = slots / (poles * 3);
-  const belts =
-    exactlyBalanced || slotsPerPolePerPhase < 1
-      ? Array.from({ length: slots }, (_, i) => beltOf(i, slots, polePairs))
+  const q = slots / (poles * 3);
+  const belts = sizes
+    ? beltsFromSizes(sizes)
+    : exactlyBalanced || q < 1
+      ? Array.from({ length: slots }, (_, i) => beltOf(i, slots, poles / 2))
       : beltsFromSizes(unequalGroupSizes(slots, poles));
-
-  const runs = runsOf(belts, slotsPerPolePerPhase >= 1);
-  const groups: Group[] = runs.map((run, i) => {
-    const first = belts[run[0]!]!;
-    return {
-      number: i + 1,
-      name: `${i + 1}${first.phase}`,
-      phase: first.phase,
-      sign: first.sign,
-      polarity: first.sign > 0 ? 'N' : 'S',
-      coils: run.map((slotIndex) => slotIndex + 1),
-    };
-  });
-  const groupOfCoil = new Array<number>(slots + 1);
-  for (const g of groups) for (const c of g.coils) groupOfCoil[c] = g.number;
-  const coils: Coil[] = belts.map((belt, i) => ({
-    number: i + 1,
-    topSlot: i + 1,
-    bottomSlot: ((i + pitch) % slots) + 1,
-    phase: belt.phase,
-    sign: belt.sign,
-    group: groupOfCoil[i + 1]!,
+  return runsOf(belts, q >= 1).map((run) => ({
+    phase: belts[run[0]!]!.phase,
+    sign: belts[run[0]!]!.sign,
+    starts: run.map((i) => ({ slot: i + 1, sign: belts[i]!.sign })),
   }));
-  const missing = PHASES.filter((ph) => !coils.some((c) => c.phase === ph));
-  if (missing.length > 0)
-    return refused([
-      finding(
-        'stop',
-        'winding.phase-without-coil',
-        `Phase ${missing.join(' and ')} would get no coil; ${nearestPoles(slots, poles)}`,
-        ['slots', 'poles'],
-      ),
-    ]);
-  return good({
-    ...input,
-    polePairs,
-    polePitch: slots / poles,
-    slotsPerPolePerPhase,
-    coils,
-    groups,
-    exactlyBalanced,
-  });
 }
 
+export interface LapRun {
+  readonly phase: RawGroup['phase'];
+  readonly sign: 1 | -1;
+  readonly starts: readonly { readonly slot: number; readonly sign: 1 | -1 }[];
+}
+
+/** Slot of the second side, counted round the bore. */
+export const after = (slot: number, pitch: number, slots: number) => ((slot - 1 + pitch) % slots) + 1;
+
+/** Two layers: a coil in every slot. */
+export const lapGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): RawGroup[] =>
+  lapStarts(slots, poles, groupSizes).map((run) => ({
+    phase: run.phase,
+    sign: run.sign,
+    coils: run.starts.map(({ slot, sign }) => ({ top: slot, bottom: after(slot, pitch, slots), sign })),
+  }));
+
 interface Belt {
-  readonly phase: Phase;
+  readonly phase: RawGroup['phase'];
   readonly sign: 1 | -1;
 }
 

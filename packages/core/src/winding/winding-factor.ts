@@ -1,5 +1,5 @@
 /** Winding factors from the phasor sum over the coil sides. */
-import { PHASES, type LapLayout, type Phase } from './lap-layout.ts';
+import { PHASES, type WindingLayout, type Phase } from './layout.ts';
 import { sequences, type Complex } from './unequal-groups.ts';
 
 /**
@@ -8,24 +8,19 @@ import { sequences, type Complex } from './unequal-groups.ts';
  * @param polePairs ν, any whole number from 1; ν = p is the working wave
  * @returns complex sums in coils, order U, V, W
  */
-export function phasePhasors(layout: LapLayout, polePairs: number): readonly [Complex, Complex, Complex] {
-  const { slots, pitch } = layout;
+export function phasePhasors(layout: WindingLayout, polePairs: number): readonly [Complex, Complex, Complex] {
+  const { slots } = layout;
   const table = unitCircle(slots);
   const re = [0, 0, 0];
   const im = [0, 0, 0];
-  // Slot angles are whole multiples of ν·2π/Q: stepping along them replaces a division for every coil.
-  const step = polePairs % slots;
-  let a = 0;
-  let b = (polePairs * pitch) % slots;
   for (const coil of layout.coils) {
     const k = coil.phase === 'U' ? 0 : coil.phase === 'V' ? 1 : 2;
-    const half = coil.sign / 2;
+    const half = (coil.sign * coil.turnShare) / 2;
+    // Slot angles are whole multiples of 2π/Q, so they are looked up.
+    const a = (polePairs * (coil.topSlot - 1)) % slots;
+    const b = (polePairs * (coil.bottomSlot - 1)) % slots;
     re[k]! += half * (table.cos[a]! - table.cos[b]!);
     im[k]! += half * (table.sin[a]! - table.sin[b]!);
-    a += step;
-    if (a >= slots) a -= slots;
-    b += step;
-    if (b >= slots) b -= slots;
   }
   return [
     { re: re[0]!, im: im[0]! },
@@ -49,8 +44,9 @@ function unitCircle(slots: number) {
   return table;
 }
 
-const coilsOf = (layout: LapLayout, phase: Phase) =>
-  layout.coils.reduce((n, c) => n + (c.phase === phase ? 1 : 0), 0);
+/** Coils of a phase, each counted by its turns. */
+export const coilsOf = (layout: WindingLayout, phase: Phase) =>
+  layout.coils.reduce((n, c) => n + (c.phase === phase ? c.turnShare : 0), 0);
 
 /**
  * Winding factor of one phase: the share of the coil-side voltages left when they add as phasors.
@@ -60,17 +56,30 @@ const coilsOf = (layout: LapLayout, phase: Phase) =>
  * Source: star of slots; equals the closed forms of distribution and pitch factor for whole slots per pole and phase
  * (Fitzgerald, Kingsley & Umans, Electric Machinery, app. B, from memory).
  */
-export function windingFactor(layout: LapLayout, polePairs = layout.polePairs, phase: Phase = 'U') {
+export function windingFactor(layout: WindingLayout, polePairs = layout.polePairs, phase: Phase = 'U') {
   const z = phasePhasors(layout, polePairs)[PHASES.indexOf(phase)]!;
   return Math.hypot(z.re, z.im) / coilsOf(layout, phase);
 }
 
 /**
- * Pitch factor k_p(ν) = |sin(ν·π·y/Q)| of coils that all have the pitch y [1].
- * Source: Fitzgerald, Kingsley & Umans, app. B (from memory).
+ * Pitch factor k_p(ν) = |sin(ν·π·y/Q)| at the mean pitch y of the coils; 1 with one side a slot, where the sides of a
+ * phase lie in whole belts whatever the single throws [1].
+ * Source: Fitzgerald, Kingsley & Umans, app. B (from memory); two-layer concentric equals the lap winding at its mean throw.
  */
-export const pitchFactor = (layout: LapLayout, polePairs = layout.polePairs) =>
-  Math.abs(Math.sin((polePairs * Math.PI * layout.pitch) / layout.slots));
+export const pitchFactor = (layout: WindingLayout, polePairs = layout.polePairs) =>
+  layout.layersFound === 'two'
+    ? Math.abs(Math.sin((polePairs * Math.PI * layout.meanPitch) / layout.slots))
+    : 1;
+
+/**
+ * Skew factor k_s(ν) = sin(ν·γ/2) / (ν·γ/2), γ = 2π·skew/Q [1].
+ * @param skewSlots slots by which one end of the core is turned against the other
+ * Source: Fourier integral over the skewed length, first principles.
+ */
+export function skewFactor(slots: number, skewSlots: number, polePairs: number): number {
+  const half = (polePairs * Math.PI * skewSlots) / slots;
+  return Math.abs(half) < 1e-9 ? 1 : Math.abs(Math.sin(half) / half);
+}
 
 export interface PhaseBalance {
   readonly phases: readonly {
@@ -86,7 +95,7 @@ export interface PhaseBalance {
 }
 
 /** How equal the three phases are. Source: symmetrical components (Fortescue 1918), first principles. */
-export function phaseBalance(layout: LapLayout): PhaseBalance {
+export function phaseBalance(layout: WindingLayout): PhaseBalance {
   const z = phasePhasors(layout, layout.polePairs);
   const zero = Math.atan2(z[0].im, z[0].re);
   const { positive, negative } = sequences(z);

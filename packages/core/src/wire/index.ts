@@ -1,2 +1,3 @@
 export * from './wire-table.ts';
+export * from './stock.ts';
 export { readWires, showWires, type WiresReading } from './read-wires.ts';

@@ -1,0 +1,455 @@
+/** What to cut and buy for one winding: liners, separators, wedges, phase paper, sleeving, cord, leads, wire, former. */
+import { slotShape, type CoreSize, type SlotShape, type WindingAnalysis } from '../analysis/index.ts';
+import {
+  derive,
+  finding,
+  given,
+  good,
+  refused,
+  type Figure,
+  type Finding,
+  type Outcome,
+} from '../quantity/index.ts';
+import { enamelledDiameterMm, wiresInHand, type Reel } from '../wire/index.ts';
+import { coilFormer, type CoilFormer } from './coil-former.ts';
+import { layOnRoll, type RollLayout } from './roll-layout.ts';
+import { wireToTake, type WireNeed } from './wire-needed.ts';
+
+export type InsulationClass = 'A' | 'E' | 'B' | 'F' | 'H';
+
+export interface CutSettings {
+  readonly rollWidthMm: number;
+  /** Added to the wire for leads, joints and waste [1]. */
+  readonly wireAllowance: number;
+  /** From the exit of the end winding to the terminal box [mm]. */
+  readonly leadLengthMm: number;
+  readonly wedgeThicknessMm: number;
+  /** End turns' stand-out at the connection end, as measured [mm]. */
+  readonly standOutMm?: number;
+  /** Stand-out of a trial coil [mm]. */
+  readonly trialStandOutMm?: number;
+}
+
+export const DEFAULT_CUT_SETTINGS: CutSettings = {
+  rollWidthMm: 500,
+  wireAllowance: 0.05,
+  leadLengthMm: 600,
+  wedgeThicknessMm: 2,
+};
+
+export interface CutItem {
+  readonly id: 'liner' | 'separator' | 'wedge' | 'phase-paper';
+  readonly name: string;
+  readonly material: string;
+  readonly thicknessMm: number;
+  /** Flat size before folding, each with its working. */
+  readonly width: Figure;
+  readonly length: Figure;
+  readonly count: number;
+  /** Lines to fold along, from one edge across the width [mm], and cuffs folded back at both ends [mm]. */
+  readonly foldsMm: readonly number[];
+  readonly cuffMm: number;
+  readonly roll: RollLayout | null;
+}
+
+export interface SoftItem {
+  readonly id: 'coil-sleeving' | 'lead-cable' | 'cord' | 'end-tape';
+  readonly name: string;
+  readonly what: string;
+  readonly count: number;
+  readonly unit: 'pieces' | 'm';
+  readonly each?: Figure;
+  readonly totalM: number;
+}
+
+export interface CutList {
+  readonly shape: SlotShape;
+  readonly items: readonly CutItem[];
+  readonly soft: readonly SoftItem[];
+  readonly former: CoilFormer;
+  readonly wire: readonly WireNeed[];
+  readonly findings: readonly Finding[];
+}
+
+const CP = 'common practice, no published source';
+
+/**
+ * Slot insulation by thermal class and volts. Source: common practice, no published source; classes IEC 60085.
+ */
+export function materialFor(
+  insulationClass: InsulationClass,
+  volts: number,
+): { readonly liner: string; readonly linerMm: number; readonly wedge: string; readonly sleeving: string } {
+  const linerMm = volts <= 250 ? 0.2 : volts <= 500 ? 0.3 : volts <= 690 ? 0.35 : 0.45;
+  switch (insulationClass) {
+    case 'H':
+      return {
+        liner: 'aramid paper',
+        linerMm,
+        wedge: 'glass laminate, class H',
+        sleeving: 'glass, silicone',
+      };
+    case 'F':
+      return {
+        liner: 'polyester film between aramid paper',
+        linerMm,
+        wedge: 'glass laminate',
+        sleeving: 'glass, acrylic',
+      };
+    default:
+      return {
+        liner: 'polyester film between polyester fleece',
+        linerMm,
+        wedge: 'glass laminate or fleece laminate',
+        sleeving: 'glass, polyurethane',
+      };
+  }
+}
+
+/** Creepage beyond the core and length of the cuff, by volts [mm]. Source: common practice, no published source. */
+const beyondCore = (volts: number) =>
+  volts <= 250 ? { out: 5, cuff: 5 } : volts <= 690 ? { out: 8, cuff: 8 } : { out: 12, cuff: 10 };
+
+/** Cross-sections of lead cable [mm²]. Source: IEC 60228, nominal cross-sections. */
+const CABLES = [0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120, 150, 185, 240] as const;
+
+export function cutList(
+  analysis: WindingAnalysis,
+  core: CoreSize,
+  electrical: {
+    readonly volts?: number;
+    readonly amperes?: number;
+    readonly insulationClass?: InsulationClass;
+  },
+  stock: readonly Reel[],
+  settings: CutSettings = DEFAULT_CUT_SETTINGS,
+): Outcome<CutList> {
+  const { layout, winding } = analysis;
+  const shape = slotShape(layout, core);
+  const { coreLengthMm: L, boreDiameterMm: D } = core;
+  if (!shape || !L || !D)
+    return refused([
+      finding(
+        'stop',
+        'cut.no-slot',
+        'The slot’s size is needed before anything can be cut: bore, core length, tooth width and slot area, or the slot’s depth and widths.',
+        ['bore', 'coreLength', 'toothWidth', 'slotArea', 'slotDepth'],
+      ),
+    ]);
+  const volts = electrical.volts ?? 400;
+  const material = materialFor(electrical.insulationClass ?? 'F', volts);
+  const { out, cuff } = beyondCore(volts);
+  const used = layout.slots - layout.emptySlots.length;
+  const length = (id: string, name: string, extra: number, extraName: string) =>
+    derive(
+      {
+        id,
+        name,
+        symbol: 'l',
+        unit: 'mm',
+        formula: extra ? 'l = L + 2·e + 2·c' : 'l = L + 2·e',
+        source: CP,
+        inputs: {
+          L: given('L', L, 'mm', 'card, core length'),
+          e: given('e', out, 'mm', `stands out of the core at each end, ${volts} V`),
+          ...(extra ? { c: given('c', extra, 'mm', extraName) } : {}),
+        },
+        value: (v: Readonly<Record<string, number>>) => v['L']! + 2 * v['e']! + 2 * (v['c'] ?? 0),
+      },
+      true,
+    );
+  const piece = (item: Omit<CutItem, 'roll'>, rolled = true): CutItem => ({
+    ...item,
+    roll: rolled ? layOnRoll(item.width.value, item.length.value, item.count, settings.rollWidthMm) : null,
+  });
+  // The liner stands a little out of the slot while the wires go in, and is folded over under the wedge.
+  const flap = Math.min(0.5 * shape.widthTopMm, 6);
+  const linerWidth = derive(
+    {
+      id: 'linerWidth',
+      name: 'Liner, along the wall',
+      symbol: 'b',
+      unit: 'mm',
+      formula: 'b = P + 2·u',
+      source: `geometry of the slot; overlap ${CP}`,
+      assumptions: [
+        shape.measured ? 'slot as measured' : 'slot worked out from bore, tooth and area: try one first',
+      ],
+      inputs: {
+        P: given('P', shape.wallMm, 'mm', 'wall of the slot up to the shoulder'),
+        u: given('u', flap, 'mm', 'folded over under the wedge, each side'),
+      },
+      value: (v) => v.P + 2 * v.u,
+    },
+    true,
+  );
+  const side = (shape.wallMm - shape.widthBottomMm) / 2;
+  const items: CutItem[] = [
+    piece({
+      id: 'liner',
+      name: 'Slot liner',
+      material: material.liner,
+      thicknessMm: material.linerMm,
+      width: linerWidth,
+      length: length('linerLength', 'Liner, along the core', cuff, 'cuff folded back at each end'),
+      count: used,
+      foldsMm:
+        shape.form === 'round-bottom'
+          ? [flap, linerWidth.value - flap]
+          : [flap, flap + side, flap + side + shape.widthBottomMm, linerWidth.value - flap],
+      cuffMm: cuff,
+    }),
+  ];
+  const twoSides = countSlots(analysis, 2);
+  if (twoSides > 0) {
+    const width = derive(
+      {
+        id: 'separatorWidth',
+        name: 'Separator, across the slot',
+        symbol: 'b',
+        unit: 'mm',
+        formula: 'b = w + 2·3',
+        source: `mean slot width; edges turned up 3 mm, ${CP}`,
+        inputs: { w: given('w', shape.widthMm, 'mm', 'mean width of the slot') },
+        value: (v) => v.w + 6,
+      },
+      true,
+    );
+    items.push(
+      piece({
+        id: 'separator',
+        name: 'Separator between the layers',
+        material: material.liner,
+        thicknessMm: material.linerMm,
+        width,
+        length: length(
+          'separatorLength',
+          'Separator, along the core',
+          5,
+          'longer than the liner at each end',
+        ),
+        count: twoSides,
+        foldsMm: [3, width.value - 3],
+        cuffMm: 0,
+      }),
+    );
+  }
+  items.push(
+    piece(
+      {
+        id: 'wedge',
+        name: 'Wedge, top stick',
+        material: material.wedge,
+        thicknessMm: settings.wedgeThicknessMm,
+        width: derive(
+          {
+            id: 'wedgeWidth',
+            name: 'Wedge, across the slot',
+            symbol: 'b',
+            unit: 'mm',
+            formula: 'b = w_t − 2·t',
+            source: 'slot width under the mouth less the liner twice, geometry',
+            inputs: {
+              wt: given('w_t', shape.widthTopMm, 'mm', 'slot width under the wedge'),
+              t: given('t', material.linerMm, 'mm', 'liner'),
+            },
+            value: (v) => v.wt - 2 * v.t,
+          },
+          true,
+        ),
+        length: length('wedgeLength', 'Wedge, along the core', 0, ''),
+        count: used,
+        foldsMm: [],
+        cuffMm: 0,
+      },
+      false,
+    ),
+  );
+  const former = coilFormer(
+    layout,
+    layout.meanTurns ?? winding.turnsPerCoil,
+    L,
+    D,
+    shape,
+    out,
+    settings.standOutMm,
+    settings.trialStandOutMm,
+  );
+  const head = former.coils[0]!.headMm + out;
+  const widest = Math.max(...layout.groups.map((g) => g.coils.length));
+  const arc =
+    (Math.PI * (D + 2 * shape.depthMm) * Math.max(widest, layout.meanPitch / 2 + widest)) / layout.slots;
+  items.push(
+    piece({
+      id: 'phase-paper',
+      name: 'Phase paper in the end turns',
+      material: material.liner,
+      thicknessMm: material.linerMm,
+      width: derive(
+        {
+          id: 'phasePaperWidth',
+          name: 'Phase paper, along the bore',
+          symbol: 'b',
+          unit: 'mm',
+          formula: 'b = π·(D + 2h)·(y/2 + q) / Q',
+          source: `reach of one group’s crowns, geometry; trim to the sample, ${CP}`,
+          inputs: {
+            D: given('D', D, 'mm', 'card, bore'),
+            h: given('h', shape.depthMm, 'mm', 'slot depth'),
+            y: given('y', layout.meanPitch, 'slots', 'mean pitch'),
+            q: given('q', widest, 'coils', 'largest group'),
+            Q: given('Q', layout.slots, 'slots', 'card'),
+          },
+          value: () => arc,
+        },
+        true,
+      ),
+      length: derive(
+        {
+          id: 'phasePaperHeight',
+          name: 'Phase paper, height',
+          symbol: 'l',
+          unit: 'mm',
+          formula: 'l = s + 15',
+          source: `stand-out of the end turns and 15 mm over, ${CP}`,
+          inputs: {
+            s: given('s', head, 'mm', settings.standOutMm ? 'card, end turns stand out' : 'coil former'),
+          },
+          value: (v) => v.s + 15,
+        },
+        true,
+      ),
+      count: 2 * layout.groups.length,
+      foldsMm: [],
+      cuffMm: 0,
+    }),
+  );
+  const coilEnds = analysis.coilEnds;
+  const sleeve = derive(
+    {
+      id: 'sleeveLength',
+      name: 'Sleeve of a coil end',
+      symbol: 'l',
+      unit: 'mm',
+      formula: 'l = s + 40',
+      source: `from inside the slot over the end turns, ${CP}`,
+      inputs: { s: given('s', head, 'mm', 'stand-out') },
+      value: (v) => v.s + 40,
+    },
+    true,
+  );
+  const strandOver = Math.max(
+    ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
+  );
+  // Round bundle of n strands: its diameter over the strand’s goes with √n, packed at about 0.75.
+  const bundle = strandOver * Math.sqrt(wiresInHand(winding.wires) / 0.75);
+  const leads = analysis.connection.joints.filter((j) => j.kind === 'lead').length;
+  const perLead =
+    (electrical.amperes ?? 0) / (leads >= 6 && winding.connection === 'delta' ? Math.sqrt(3) : 1);
+  const cable = CABLES.find((a) => perLead / a <= cableDensity(a)) ?? CABLES[CABLES.length - 1]!;
+  const leadEach = derive(
+    {
+      id: 'leadEach',
+      name: 'A lead',
+      symbol: 'l',
+      unit: 'mm',
+      formula: 'l = l_b + π·D/4',
+      source: `to the box, and along the end winding the shorter way on average, ${CP}`,
+      inputs: {
+        lb: given('l_b', settings.leadLengthMm, 'mm', 'shop setting'),
+        D: given('D', D, 'mm', 'card, bore'),
+      },
+      value: (v) => v.lb + (Math.PI * v.D) / 4,
+    },
+    true,
+  );
+  const circle = Math.PI * (D + 2 * shape.depthMm);
+  const soft: SoftItem[] = [
+    {
+      id: 'coil-sleeving',
+      name: 'Sleeving over coil ends, two a coil',
+      what: `${material.sleeving}, bore ${(Math.ceil(bundle * 1.15 * 2) / 2).toFixed(1)} mm`,
+      count: coilEnds,
+      unit: 'pieces',
+      each: sleeve,
+      totalM: (coilEnds * sleeve.value) / 1000,
+    },
+    {
+      id: 'lead-cable',
+      name: `Lead cable, ${leads} leads`,
+      what: `${cable} mm², ${analysis.connection.endsPerLead * wiresInHand(winding.wires)} wires gathered into the first`,
+      count: leads,
+      unit: 'pieces',
+      each: leadEach,
+      totalM: (leads * leadEach.value) / 1000,
+    },
+    {
+      id: 'cord',
+      name: 'Lacing cord, both ends',
+      what: 'polyester cord, shrinking',
+      count: 1,
+      unit: 'm',
+      // A stitch a slot round a bundle about as wide as the slot is deep.
+      totalM: (2 * layout.slots * (2 * (head * 0.5 + shape.depthMm) + circle / layout.slots)) / 1000,
+    },
+    {
+      id: 'end-tape',
+      name: 'Tape for groups and leads',
+      what: 'glass tape, 20 mm, half lapped',
+      count: 1,
+      unit: 'm',
+      totalM: (layout.groups.length * 2 * Math.PI * bundle * 1.5 * (100 / 10)) / 1000 + leads * 0.3 * 3,
+    },
+  ];
+  const meanTurn = analysis.figures.meanTurn?.value ?? former.coils[0]!.perimeterMm;
+  const turns = layout.meanTurns ?? winding.turnsPerCoil;
+  const wire = wireToTake(
+    winding.wires,
+    (layout.coils.length * turns * meanTurn) / 1000,
+    stock,
+    settings.wireAllowance,
+  );
+  const findings: Finding[] = [];
+  for (const need of wire)
+    if (need.shortKg > 1e-6)
+      findings.push(
+        finding(
+          'watch',
+          'cut.wire-short',
+          `Wire ${need.strand.bareDiameterMm.toFixed(2)} mm: ${need.shortKg.toFixed(2)} kg more than the reels hold.`,
+          ['wires'],
+        ),
+      );
+  if (strandOver > shape.openingMm)
+    findings.push(
+      finding(
+        'stop',
+        'cut.wire-wider-than-opening',
+        `A wire of ${strandOver.toFixed(2)} mm over enamel does not pass an opening of ${shape.openingMm.toFixed(1)} mm; more, thinner strands would.`,
+        ['wires', 'slotOpening'],
+      ),
+    );
+  for (const item of items)
+    if (item.roll === null && item.id !== 'wedge')
+      findings.push(
+        finding(
+          'watch',
+          'cut.wider-than-roll',
+          `${item.name}: ${item.width.value.toFixed(0)} × ${item.length.value.toFixed(0)} mm does not lie on a roll of ${settings.rollWidthMm} mm.`,
+          ['rollWidth'],
+        ),
+      );
+  return good({ shape, items, soft, former, wire, findings });
+}
+
+/** Current density a motor lead of that section bears [A/mm²]. Source: common practice, no published source. */
+const cableDensity = (areaMm2: number) => (areaMm2 <= 2.5 ? 9 : areaMm2 <= 10 ? 7 : areaMm2 <= 35 ? 5.5 : 4);
+
+function countSlots(analysis: WindingAnalysis, sides: number): number {
+  const held = new Array<number>(analysis.layout.slots + 1).fill(0);
+  for (const c of analysis.layout.coils) {
+    held[c.topSlot]!++;
+    held[c.bottomSlot]!++;
+  }
+  return held.slice(1).filter((n) => n >= sides).length;
+}

@@ -1,0 +1,117 @@
+/** Wires in hand made up from what is on the reels. */
+import { enamelledDiameterMm, type EnamelGrade, type Strand } from './wire-table.ts';
+
+export interface Reel {
+  readonly id: string;
+  readonly bareDiameterMm: number;
+  readonly grade: EnamelGrade;
+  /** As measured over the enamel; from the table where absent. */
+  readonly overEnamelMm?: number;
+  readonly massKg: number;
+}
+
+export interface BundleLimits {
+  /** Different sizes in one turn, 1 to 3. */
+  readonly mostSizes: 1 | 2 | 3;
+  readonly mostStrands: number;
+  /** Largest diameter over the enamel that enters the slot opening [mm]. */
+  readonly widestMm?: number;
+}
+
+export interface Bundle {
+  readonly wires: readonly Strand[];
+  readonly areaMm2: number;
+  /** Σ enamelled diameter² [mm²]. */
+  readonly squareMm2: number;
+  readonly strands: number;
+}
+
+interface Size {
+  readonly bare: number;
+  readonly over: number;
+  readonly measured: boolean;
+}
+
+/** The sizes on the reels, each once, thickest first. */
+function sizesOf(stock: readonly Reel[], widestMm = Infinity): Size[] {
+  const sizes = new Map<number, Size>();
+  for (const reel of stock) {
+    const over = reel.overEnamelMm ?? enamelledDiameterMm(reel.bareDiameterMm, reel.grade);
+    if (over <= widestMm && reel.massKg > 0)
+      sizes.set(reel.bareDiameterMm, {
+        bare: reel.bareDiameterMm,
+        over,
+        measured: reel.overEnamelMm !== undefined || reel.grade !== 2,
+      });
+  }
+  return [...sizes.values()].sort((a, b) => b.bare - a.bare);
+}
+
+/** Sizes that are wound together lie close: strands of very different thickness do not lay. Common practice, no source. */
+const CLOSEST = 0.72;
+
+/**
+ * Every way of making a turn's copper from the stock within the limits, by area rising.
+ * @param from to the areas that are of use [mm²]
+ * Source: geometry of round wire.
+ */
+export function bundlesFromStock(
+  stock: readonly Reel[],
+  limits: BundleLimits,
+  from = 0,
+  to = Infinity,
+): Bundle[] {
+  const sizes = sizesOf(stock, limits.widestMm);
+  const found: Bundle[] = [];
+  const strand = (size: Size, count: number): Strand => ({
+    count,
+    bareDiameterMm: size.bare,
+    ...(size.measured ? { overEnamelMm: size.over } : {}),
+  });
+  const add = (
+    start: number,
+    wires: Strand[],
+    area: number,
+    square: number,
+    strands: number,
+    first: Size | null,
+  ) => {
+    if (wires.length > 0 && area >= from && area <= to)
+      found.push({ wires, areaMm2: area, squareMm2: square, strands });
+    if (wires.length === limits.mostSizes) return;
+    for (let k = start; k < sizes.length; k++) {
+      const size = sizes[k]!;
+      if (first && size.bare < CLOSEST * first.bare) break;
+      const one = (Math.PI / 4) * size.bare ** 2;
+      for (let n = 1; strands + n <= limits.mostStrands && area + n * one <= to; n++)
+        add(
+          k + 1,
+          [...wires, strand(size, n)],
+          area + n * one,
+          square + n * size.over ** 2,
+          strands + n,
+          first ?? size,
+        );
+    }
+  };
+  add(0, [], 0, 0, 0, null);
+  return found.sort((a, b) => a.areaMm2 - b.areaMm2);
+}
+
+/**
+ * The bundles nearest to an area, best first: within the tolerance fewer sizes, then fewer strands, then nearer.
+ * @param areaMm2 copper wanted in a turn [mm²]; tolerance share either way [1]
+ */
+export function wiresNear(
+  areaMm2: number,
+  stock: readonly Reel[],
+  limits: BundleLimits,
+  tolerance = 0.03,
+): Bundle[] {
+  const off = (b: Bundle) => Math.abs(b.areaMm2 / areaMm2 - 1);
+  const near = bundlesFromStock(stock, limits, areaMm2 * (1 - 2 * tolerance), areaMm2 * (1 + 2 * tolerance));
+  const within = near
+    .filter((b) => off(b) <= tolerance)
+    .sort((a, b) => a.wires.length - b.wires.length || a.strands - b.strands || off(a) - off(b));
+  return within.length > 0 ? within : near.sort((a, b) => off(a) - off(b));
+}
