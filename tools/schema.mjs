@@ -1,4 +1,4 @@
-/** Writes the published JSON Schema of a motor's record from the schema the code checks by. */
+/** Writes the published JSON Schemas from the schemas the code checks by. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createServer } from 'vite';
@@ -10,10 +10,16 @@ const vite = await createServer({
   server: { middlewareMode: true },
   logLevel: 'error',
 });
-const { MotorDocument } = await vite.ssrLoadModule(join(ROOT, 'packages/records/src/index.ts'));
-const { z } = await vite.ssrLoadModule('zod');
-writeFileSync(
-  join(ROOT, 'docs/motor-record.schema.json'),
-  `${JSON.stringify(z.toJSONSchema(MotorDocument), null, 2)}\n`,
+const { MotorDocument, WindingDocument } = await vite.ssrLoadModule(
+  join(ROOT, 'packages/records/src/index.ts'),
 );
+const { z } = await vite.ssrLoadModule('zod');
+for (const [name, schema] of [
+  ['motor-record', MotorDocument],
+  ['winding-record', WindingDocument],
+])
+  writeFileSync(
+    join(ROOT, `docs/${name}.schema.json`),
+    `${JSON.stringify(z.toJSONSchema(schema), null, 2)}\n`,
+  );
 await vite.close();

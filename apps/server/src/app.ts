@@ -17,6 +17,7 @@ import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
 import { ReckonModule } from './reckon/reckon.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
+import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
 import { TracksModule } from './tracks/tracks.module.ts';
 import { WindingsModule } from './windings/windings.module.ts';
@@ -50,6 +51,7 @@ class AppModule {
         WindingsModule,
         TracksModule,
         TestPanelModule,
+        StoresModule,
         ExchangeModule,
         ReportsModule.at(s.fontFolder),
         ReckonModule,

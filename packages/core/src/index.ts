@@ -14,6 +14,7 @@ export const CORE_VERSION = '0.2.0';
 export * from './data-card/index.ts';
 export * from './redesign/index.ts';
 export * from './insulation/index.ts';
+export * from './shop-settings/index.ts';
 export * from './electrical-tests/index.ts';
 export * from './heat/index.ts';
 export * from './balance/index.ts';

@@ -1,18 +1,19 @@
 /** The whole record of one motor as one file: format, version, migrations, refusals. */
-import { finding, good, refused, type Outcome } from '@norther/core';
+import { finding, good, refused, type Finding, type Outcome } from '@norther/core';
 import { z } from 'zod';
 import { MotorRecord } from './motor-record.ts';
 import {
   EventRecord,
   GatePassRecord,
   HoldRecord,
+  JointMarkRecord,
   ReadingRecord,
   StepRecord,
   WindingRecord,
 } from './work-records.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 1;
+export const MOTOR_FORMAT_VERSION = 2;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -25,12 +26,30 @@ export const MotorDocument = z.object({
   holds: z.array(HoldRecord),
   gatePasses: z.array(GatePassRecord),
   readings: z.array(ReadingRecord),
+  jointMarks: z.array(JointMarkRecord),
   history: z.array(EventRecord),
 });
 export type MotorDocument = z.infer<typeof MotorDocument>;
 
 /** One entry a step from version n to n + 1; never edited once files of that version exist. */
-const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {};
+const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
+  // 2: joints are ticked; before that nobody could.
+  1: (old) => ({ ...old, version: 2, jointMarks: [] }),
+};
+
+/** Where a file does not agree with its schema, each place named. */
+export const damage = (error: z.ZodError): Finding[] =>
+  error.issues
+    .slice(0, 12)
+    .map((issue) =>
+      finding(
+        'stop',
+        'file.damaged',
+        `${issue.path.join('.') || 'file'}: ${issue.message}`,
+        [issue.path.join('.')],
+        'The record is damaged at this place; nothing was imported.',
+      ),
+    );
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */
 export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
@@ -57,17 +76,5 @@ export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
   }
   const read = MotorDocument.safeParse(document);
   if (read.success) return good(read.data);
-  return refused(
-    read.error.issues
-      .slice(0, 12)
-      .map((issue) =>
-        finding(
-          'stop',
-          'file.damaged',
-          `${issue.path.join('.') || 'file'}: ${issue.message}`,
-          [issue.path.join('.')],
-          'The record is damaged at this place; nothing was imported.',
-        ),
-      ),
-  );
+  return refused(damage(read.error));
 }

@@ -98,3 +98,16 @@ export const EventRecord = z.object({
   writeId: z.string(),
 });
 export type EventRecord = z.infer<typeof EventRecord>;
+
+/** What happened to one joint: append-only, the newest counts. */
+export const JointMarkEntry = z.object({
+  /** The winding it belongs to, in one line; a mark of another plan is not a mark of this one. */
+  plan: z.string().min(1).max(2000),
+  /** Its ends, such as `1f 4f`. */
+  joint: z.string().min(1).max(2000),
+  mark: z.enum(['made', 'wrong', 'undone']),
+  note: z.string().trim().max(300).default(''),
+});
+export type JointMarkEntry = z.infer<typeof JointMarkEntry>;
+export const JointMarkRecord = JointMarkEntry.extend({ id: Id, at: Instant, by: z.string() });
+export type JointMarkRecord = z.infer<typeof JointMarkRecord>;

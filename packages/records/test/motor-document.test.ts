@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { MotorDocument, openMotorDocument } from '../src/index.ts';
+import { MotorDocument, openMotorDocument, openWindingDocument, WindingDocument } from '../src/index.ts';
 
 const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 1,
-  core: '0.1.0',
+  version: 2,
+  core: '0.2.0',
   motor: {
     id,
     number: '4001',
@@ -38,6 +38,7 @@ const document = {
   holds: [],
   gatePasses: [],
   readings: [],
+  jointMarks: [],
   history: [],
 };
 
@@ -50,12 +51,16 @@ describe('a motor’s record as a file', () => {
     ['something else', { hello: 1 }, 'file.not-a-motor'],
     ['a list', [], 'file.not-a-motor'],
     ['nothing', null, 'file.not-a-motor'],
-    ['a newer format', { ...document, version: 2 }, 'file.newer'],
+    ['a newer format', { ...document, version: 3 }, 'file.newer'],
     ['an unknown old format', { ...document, version: 0 }, 'file.too-old'],
   ])('refuses %s politely', (_name, data, code) => {
     const opened = openMotorDocument(data);
     expect(opened.ok).toBe(false);
     expect(opened.findings[0]!.code).toBe(code);
+  });
+  it('brings a record of format 1 up: nobody had ticked a joint then', () => {
+    const { jointMarks: _none, ...old } = document;
+    expect(openMotorDocument({ ...old, version: 1 })).toMatchObject({ ok: true, value: document });
   });
   it('names the path of what is damaged', () => {
     const broken = { ...document, motor: { ...document.motor, arrivedAt: 'yesterday' } };
@@ -64,10 +69,39 @@ describe('a motor’s record as a file', () => {
   });
 });
 
-it('the published JSON Schema is the one the code checks by', () => {
+describe('a winding as a file', () => {
+  const winding = {
+    format: 'norther.winding',
+    version: 1,
+    core: '0.2.0',
+    line: '48s 4p 1-11 T12 2x0.95 2Y',
+    typed: { slots: '48' },
+    values: { slots: 48 },
+    plate: {},
+    figures: { windingFactor: { value: 0.95, unit: '' } },
+  };
+  it('opens as it was written', () => {
+    expect(openWindingDocument(JSON.parse(JSON.stringify(winding)))).toMatchObject({
+      ok: true,
+      value: winding,
+    });
+  });
+  it.each<[string, unknown, string]>([
+    ['a motor', document, 'file.not-a-winding'],
+    ['a newer format', { ...winding, version: 2 }, 'file.newer'],
+    ['a damaged one', { ...winding, typed: { slots: 48 } }, 'file.damaged'],
+  ])('refuses %s', (_name, data, code) => {
+    expect(openWindingDocument(data).findings[0]!.code).toBe(code);
+  });
+});
+
+it.each([
+  ['motor-record', MotorDocument],
+  ['winding-record', WindingDocument],
+])('the published JSON Schema of the %s is the one the code checks by', (name, schema) => {
   const published = JSON.parse(
-    readFileSync(new URL('../../../docs/motor-record.schema.json', import.meta.url), 'utf8'),
+    readFileSync(new URL(`../../../docs/${name}.schema.json`, import.meta.url), 'utf8'),
   ) as unknown;
   // As JSON, because a schema object may hold what JSON leaves out. Run: node tools/schema.mjs
-  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(MotorDocument))));
+  expect(published).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema))));
 });

@@ -1,6 +1,7 @@
 /** Tables. Every root row carries its shop; ids are UUID v7, so they sort by time and need no central counter. */
 import {
   boolean,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -143,6 +144,43 @@ export const readings = pgTable(
   },
   (t) => [index('readings_motor').on(t.motorId, t.takenAt)],
 );
+
+/** Append-only: what happened to a joint; the newest mark of a joint counts. */
+export const jointMarks = pgTable(
+  'joint_marks',
+  {
+    ...ofMotor,
+    plan: text('plan').notNull(),
+    joint: text('joint').notNull(),
+    mark: text('mark').notNull(),
+    note: text('note').notNull(),
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+  },
+  (t) => [index('joint_marks_motor').on(t.motorId, t.id)],
+);
+
+/** Wire on the reels. */
+export const reels = pgTable(
+  'reels',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    name: text('name').notNull(),
+    bareDiameterMm: doublePrecision('bare_diameter_mm').notNull(),
+    grade: integer('grade').notNull(),
+    overEnamelMm: doublePrecision('over_enamel_mm'),
+    massKg: doublePrecision('mass_kg').notNull(),
+    version: integer('version').notNull(),
+  },
+  (t) => [uniqueIndex('reels_name').on(t.shopId, t.name)],
+);
+
+export const shopSettings = pgTable('shop_settings', {
+  shopId: uuid('shop_id').primaryKey(),
+  typed: jsonb('typed').$type<Fields>().notNull(),
+  version: integer('version').notNull(),
+});
 
 /** Append-only: the application's role may select and insert, nothing else. */
 export const events = pgTable(

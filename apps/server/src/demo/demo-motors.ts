@@ -36,6 +36,10 @@ export interface DemoMotor {
     hoursAgo: number;
   }[];
   readonly card?: Record<string, string>;
+  /** Over the plate that follows from the design. */
+  readonly plate?: Record<string, string>;
+  /** Joints made so far, in their order; the last of them found wrong and opened again when `reopened`. */
+  readonly joints?: { readonly made: number; readonly reopened?: boolean };
   readonly noCard?: boolean;
   readonly readings?: readonly DemoReading[];
 }
@@ -310,6 +314,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     arrivedHoursAgo: 100,
     stator: 'wind',
     rotor: 'balance',
+    joints: { made: 4, reopened: true },
     working: [['connect', 'Olav Tindal', 1]],
     readings: [
       insulation('incoming', '0.7', 99),
@@ -423,5 +428,72 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     working: [],
     holds: [{ body: 'stator', reason: 'core loss +31 %: do not wind', by: 'Ida Haft', hoursAgo: 70 }],
     readings: [insulation('incoming', '0.3', 188), core('3.2', '4.2', 72)],
+  },
+  {
+    number: '3120',
+    customer: 'Isvang Ice Rink',
+    machine: 'Brine pump, two speeds',
+    maker: 'Ostrand 132S',
+    serial: '20-7114',
+    power: '5.5',
+    speed: '1440',
+    design: design(36, 4, 6, 2, true, 12.4, 165, 150),
+    plate: { slowSpeed: '710', slowCurrent: '9.8' },
+    card: {
+      leads: 'constant-torque',
+      turns: '31',
+      wires: '2x0.75',
+      endsPerLead: '2',
+      starJoint: 'no',
+      backIron: '24.0',
+      slotArea: '222',
+      overhang: '52',
+    },
+    promised: 120,
+    arrivedHoursAgo: 70,
+    stator: 'insulate',
+    rotor: 'inspect',
+    working: [['wind', 'Jon Rie', 2]],
+    readings: [insulation('incoming', '31', 69), core('3.1', '3.3', 40)],
+  },
+  {
+    number: '3122',
+    customer: 'Kornvik Granary',
+    machine: 'Chain conveyor',
+    maker: 'Dreyholt D160',
+    serial: '88-4410',
+    power: '11',
+    speed: '1455',
+    design: design(36, 4, 10, 1, true, 22, 165, 150),
+    card: {
+      kind: 'concentric',
+      layers: '1',
+      grouping: 'consequent',
+      span: '1-12,1-10,1-8',
+      turns: '17',
+      wires: '3x1.12+1x1.06',
+    },
+    promised: 96,
+    arrivedHoursAgo: 100,
+    stator: 'wind',
+    rotor: 'balance',
+    working: [['connect', 'Asta Velle', 1]],
+    readings: [insulation('incoming', '88', 98), core('3.0', '3.1', 60)],
+  },
+  {
+    number: '3124',
+    customer: 'Hjulby Cargo Cycles',
+    machine: 'Spindle of the hub lathe',
+    maker: 'Korvald KV 132',
+    serial: '61-9012',
+    power: '3.7',
+    speed: '710',
+    design: design(36, 8, 5, 1, true, 8.9, 150, 130),
+    promised: 140,
+    arrivedHoursAgo: 20,
+    stator: null,
+    rotor: null,
+    working: [['data', 'Olav Tindal', 1]],
+    readings: [insulation('incoming', '240', 19)],
   },
 ];

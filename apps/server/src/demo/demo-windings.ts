@@ -54,5 +54,26 @@ export function demoCard(d: DemoDesign): Record<string, string> {
     backIron: backIron.toFixed(1),
     toothWidth: tooth.toFixed(2),
     slotArea: slotArea.toFixed(0),
+    airGap: (0.25 + d.bore / 700).toFixed(2),
   };
 }
+
+/** Wire on the reels of the made-up shop: the usual sizes, some of them nearly used up. */
+export const DEMO_REELS: readonly {
+  readonly name: string;
+  readonly bareDiameterMm: number;
+  readonly grade: 1 | 2 | 3;
+  readonly massKg: number;
+}[] = [0.5, 0.56, 0.63, 0.71, 0.75, 0.8, 0.85, 0.9, 0.95, 1.0, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4].flatMap(
+  (bareDiameterMm, i) => [
+    {
+      name: `R${10 + i}`,
+      bareDiameterMm,
+      grade: 2 as const,
+      massKg: [18.4, 24.9, 9.6, 22.1, 3.2, 25][i % 6]!,
+    },
+    ...(i % 3 === 0
+      ? [{ name: `R${10 + i}b`, bareDiameterMm, grade: 2 as const, massKg: [25, 6.8, 14.5][(i / 3) % 3]! }]
+      : []),
+  ],
+);

@@ -2,7 +2,9 @@
 import {
   checkDataCard,
   CLOSING,
+  jointKey,
   OPENING,
+  planKey,
   readDataCard,
   readForm,
   readNameplate,
@@ -17,7 +19,7 @@ import { uuidV7 } from '../database/uuid-v7.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 import { hashPin } from '../people/people.service.ts';
 import { DEMO_MOTORS, type DemoMotor, type DemoReading } from './demo-motors.ts';
-import { demoCard } from './demo-windings.ts';
+import { DEMO_REELS, demoCard } from './demo-windings.ts';
 
 export const DEMO_PEOPLE = [
   { name: 'Ida Haft', role: 'lead', pin: '2718' },
@@ -43,6 +45,10 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
           .values({ id: uuidV7(), shopId, name, role, pinHash: await hashPin(pin) });
       if (!options.empty) {
         const now = Date.now();
+        for (const reel of DEMO_REELS)
+          await tx
+            .insert(schema.reels)
+            .values({ id: uuidV7(), shopId, overEnamelMm: null, version: 1, ...reel });
         for (const motor of DEMO_MOTORS) await addMotor(tx, shopId, motor, now);
       }
       return true;
@@ -67,6 +73,7 @@ async function addMotor(tx: Tx, shopId: string, m: DemoMotor, now: number) {
     speed: m.speed,
     insulationClass: 'F',
     cooling: 'enclosed-fan',
+    ...m.plate,
   };
   const identity = {
     number: m.number,
@@ -170,6 +177,25 @@ async function addMotor(tx: Tx, shopId: string, m: DemoMotor, now: number) {
       raisedBy: h.by,
     });
     await event(`${h.body} held`, h.by, h.hoursAgo, { reason: h.reason });
+  }
+  const { analysis } = checked;
+  if (m.joints && analysis) {
+    const mark = (number: number, kind: 'made' | 'wrong' | 'undone', hours: number, note = '') =>
+      tx.insert(schema.jointMarks).values({
+        id: uuidV7(),
+        ...of,
+        plan: planKey(analysis.layout),
+        joint: jointKey(analysis.connection.joints[number - 1]!),
+        mark: kind,
+        note,
+        at: hoursAgo(hours),
+        by: 'Olav Tindal',
+      });
+    for (let n = 1; n <= m.joints.made; n++) await mark(n, 'made', 2.8 - n * 0.3);
+    if (m.joints.reopened) {
+      await mark(m.joints.made, 'wrong', 1.2, 's taken for f');
+      await mark(m.joints.made, 'undone', 1.1);
+    }
   }
   for (const r of [...(m.readings ?? []), ...plannedReadings(m, checked)]) {
     const kind = TEST_KINDS[r.kind];

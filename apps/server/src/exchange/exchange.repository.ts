@@ -2,7 +2,16 @@ import { Injectable } from '@nestjs/common';
 import { and, eq, or } from 'drizzle-orm';
 import type { MotorDocument } from '@norther/records';
 import type { Transaction } from '../database/database.ts';
-import { events, gatePasses, holds, motors, readings, steps, windings } from '../database/schema.ts';
+import {
+  events,
+  gatePasses,
+  holds,
+  jointMarks,
+  motors,
+  readings,
+  steps,
+  windings,
+} from '../database/schema.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 
 const date = (iso: string | null) => (iso ? new Date(iso) : null);
@@ -43,6 +52,7 @@ export class ExchangeRepository {
         log: (r.log as (typeof readings.$inferInsert)['log']) ?? null,
         takenAt: new Date(r.takenAt),
       });
+    for (const m of d.jointMarks) await tx.insert(jointMarks).values({ ...m, ...of, at: new Date(m.at) });
     for (const e of d.history) await tx.insert(events).values({ ...e, ...of, at: new Date(e.at) });
   }
 }

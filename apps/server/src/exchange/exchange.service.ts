@@ -29,6 +29,7 @@ export class ExchangeService {
       holds: [...rows.holds],
       gatePasses: [...rows.gatePasses],
       readings: [...rows.readings],
+      jointMarks: [...rows.jointMarks],
       history: await this.motors.history(rows.motor.id),
     };
   }

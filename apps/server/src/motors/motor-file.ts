@@ -7,6 +7,7 @@ import {
   motorVerdict,
   proposedCard,
   readNameplate,
+  readShopSettings,
   standingOf,
   type CheckedCard,
   type GateFacts,
@@ -15,6 +16,7 @@ import {
   type LatestTest,
   type MotorStanding,
   type MotorVerdict,
+  type ShopSettings,
   type Nameplate,
   type StepRecord as CoreStep,
   type Stage,
@@ -23,6 +25,7 @@ import {
 import type {
   GatePassRecord,
   HoldRecord,
+  JointMarkRecord,
   MotorRecord,
   ReadingRecord,
   StepRecord,
@@ -37,6 +40,10 @@ export interface MotorRows {
   readonly gatePasses: readonly GatePassRecord[];
   /** Oldest first. */
   readonly readings: readonly ReadingRecord[];
+  /** Oldest first. */
+  readonly jointMarks: readonly JointMarkRecord[];
+  /** What the shop has set, as typed. */
+  readonly settings: Readonly<Record<string, string>>;
 }
 
 export interface JudgedReading extends ReadingRecord {
@@ -56,6 +63,8 @@ export interface JudgedMotor {
   readonly plate: Nameplate;
   readonly asFound: CheckedCard;
   readonly proposed: CheckedCard | null;
+  readonly asWound: CheckedCard | null;
+  readonly shop: ShopSettings;
 }
 
 const typedOf = (rows: MotorRows, role: string) => rows.windings.find((w) => w.role === role)?.typed;
@@ -63,10 +72,12 @@ const typedOf = (rows: MotorRows, role: string) => rows.windings.find((w) => w.r
 /** Judges the stored rows; the plan is the proposed winding where there is one that can be wound, else the one found. */
 export function judgeMotor(rows: MotorRows, working = false): JudgedMotor {
   const { plate } = readNameplate(rows.motor.plate);
+  const shop = readShopSettings(rows.settings);
   const found = typedOf(rows, 'as-found') ?? {};
-  const asFound = checkDataCard(found, plate, working);
+  const asFound = checkDataCard(found, plate, working, shop);
   const proposal = typedOf(rows, 'proposed');
-  const proposed = proposal ? checkDataCard(proposedCard(found, proposal), plate, working) : null;
+  const wound = typedOf(rows, 'as-wound');
+  const proposed = proposal ? checkDataCard(proposedCard(found, proposal), plate, working, shop) : null;
   const planned = proposed?.analysis ? proposed : asFound;
   const readings = rows.readings.map((reading): JudgedReading => ({
     ...reading,
@@ -99,6 +110,8 @@ export function judgeMotor(rows: MotorRows, working = false): JudgedMotor {
     facts,
     asFound,
     proposed,
+    asWound: wound ? checkDataCard(proposedCard(found, wound), plate, working, shop) : null,
+    shop,
     file: {
       ...rows,
       readings,

@@ -14,6 +14,7 @@ import { events, motors, type windings } from '../database/schema.ts';
 import {
   type FloorStep,
   holdOfJson,
+  jointMarkOfJson,
   type JsonRow,
   motorOfJson,
   passOfJson,
@@ -109,6 +110,11 @@ export class MotorsRepository {
         holds: rowsUnder('holds', 'x.id'),
         gatePasses: rowsUnder('gate_passes', 'x.id'),
         readings: rowsUnder('readings', 'x.taken_at, x.id'),
+        jointMarks: rowsUnder('joint_marks', 'x.id'),
+        settings: sql<Record<
+          string,
+          string
+        > | null>`(select typed from shop_settings where shop_id = motors.shop_id)`.as('settings'),
       })
       .from(motors)
       .where(and(eq(motors.shopId, sql.placeholder('shopId')), eq(motors.number, sql.placeholder('number'))));
@@ -124,6 +130,8 @@ export class MotorsRepository {
       holds: found.holds.map(holdOfJson),
       gatePasses: found.gatePasses.map(passOfJson),
       readings: found.readings.map(readingOfJson),
+      jointMarks: found.jointMarks.map(jointMarkOfJson),
+      settings: found.settings ?? {},
     };
   }
 

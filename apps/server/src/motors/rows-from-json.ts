@@ -2,6 +2,7 @@
 import type {
   GatePassRecord,
   HoldRecord,
+  JointMarkRecord,
   MotorRecord,
   ReadingRecord,
   StepRecord,
@@ -89,3 +90,14 @@ export const readingOfJson = (r: JsonRow): ReadingRecord =>
     takenAt: time(r['taken_at']),
     takenBy: r['taken_by'],
   }) as ReadingRecord;
+
+export const jointMarkOfJson = (r: JsonRow): JointMarkRecord =>
+  ({
+    id: r['id'],
+    plan: r['plan'],
+    joint: r['joint'],
+    mark: r['mark'],
+    note: r['note'],
+    at: time(r['at']),
+    by: r['by'],
+  }) as JointMarkRecord;

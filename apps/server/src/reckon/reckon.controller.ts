@@ -6,92 +6,47 @@ import {
   checkDataCard,
   circuitsThatWork,
   connectionList,
+  coreOf,
   CORE_VERSION,
+  cutList,
+  DEFAULT_LIMITS,
+  DEFAULT_SETTINGS,
+  expectedWalk,
+  finding,
+  furtherLook,
   judgeTest,
+  judgeWalk,
   layOut,
+  missingForSearch,
   proposePoles,
+  readDataCard,
+  readLeadCount,
   readNameplate,
   readShorthand,
+  supplyOf,
+  traceCurrent,
+  unconnectedWindingOf,
+  walkFeed,
+  WindingSearch,
+  workOut,
   type Outcome,
+  type WalkReading,
 } from '@norther/core';
-import { readOvenLog, TestKindName, TypedFields } from '@norther/records';
-import { createZodDto } from 'nestjs-zod';
-import { z } from 'zod';
+import { readOvenLog } from '@norther/records';
 import { badInput } from '../http/problem.ts';
-
-const Whole = z.int().min(1).max(100_000);
-const Positive = z.number().positive().max(1e7);
-const Winding = z.object({
-  slots: Whole,
-  poles: Whole,
-  pitch: Whole,
-  turnsPerCoil: Whole,
-  wires: z
-    .array(
-      z.object({
-        count: z.int().min(1).max(200),
-        bareDiameterMm: z.number().positive().max(10),
-        overEnamelMm: z.number().positive().max(11).optional(),
-      }),
-    )
-    .min(1)
-    .max(4),
-  circuits: Whole,
-  connection: z.enum(['star', 'delta']),
-});
-
-class WindingRequest extends createZodDto(
-  z.object({
-    winding: Winding,
-    core: z
-      .object({
-        boreDiameterMm: Positive.optional(),
-        coreLengthMm: Positive.optional(),
-        ductsMm: z.number().min(0).max(1e5).optional(),
-        backIronMm: Positive.optional(),
-        toothWidthMm: Positive.optional(),
-        slotAreaMm2: Positive.optional(),
-        meanTurnMm: Positive.optional(),
-      })
-      .default({}),
-    supply: z
-      .object({
-        voltageV: Positive.optional(),
-        frequencyHz: Positive.optional(),
-        currentA: Positive.optional(),
-        cooling: z.enum(['enclosed-fan', 'enclosed', 'open']).optional(),
-      })
-      .default({}),
-    working: z.boolean().default(true),
-  }),
-) {}
-class ConnectionRequest extends createZodDto(
-  z.object({
-    slots: Whole,
-    poles: Whole,
-    pitch: Whole,
-    circuits: Whole,
-    connection: z.enum(['star', 'delta']),
-    marks: z.enum(['iec', 'nema']).default('iec'),
-  }),
-) {}
-class CardRequest extends createZodDto(
-  z.object({
-    typed: TypedFields.default({}),
-    line: z.string().max(300).optional(),
-    plate: TypedFields.default({}),
-  }),
-) {}
-class TestRequest extends createZodDto(
-  z.object({
-    kind: TestKindName,
-    typed: TypedFields,
-    plate: TypedFields.default({}),
-    card: TypedFields.optional(),
-    csv: z.string().max(2_000_000).optional(),
-  }),
-) {}
-class PolesRequest extends createZodDto(z.object({ speedRpm: Positive, frequencyHz: Positive })) {}
+import {
+  CardRequest,
+  ConnectionRequest,
+  CutRequest,
+  LeadsRequest,
+  PolesRequest,
+  RedesignRequest,
+  SearchRequest,
+  TestRequest,
+  TraceRequest,
+  WalkRequest,
+  WindingRequest,
+} from './reckon-requests.ts';
 
 function valueOf<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw badInput(outcome.findings);
@@ -104,13 +59,29 @@ const present = <T extends object>(o: T) =>
     [K in keyof T]: Exclude<T[K], undefined>;
   };
 
+const MOST_COMBINATIONS = 5_000_000;
+const missingWinding = finding(
+  'stop',
+  'winding.incomplete',
+  'Slots, poles, span, turns and wires are needed, in `typed` or in `line`, such as 48s 4p 1-11 T12 2x0.95.',
+  ['slots', 'poles', 'span', 'turns', 'wires'],
+);
+const fillsOf = (line: string | undefined) => (line === undefined ? {} : readShorthand(line).fills);
+const range = ({ from, to }: { from: number; to: number }) =>
+  Array.from({ length: Math.max(0, Math.min(to - from + 1, 300)) }, (_, i) => from + i);
+function planOf(body: Omit<ConnectionRequest, never>) {
+  const spec = present(body);
+  const layout = valueOf(layOut(spec));
+  return { layout, list: valueOf(connectionList(layout, spec)) };
+}
+
 @ApiTags('reckon')
 @Controller('reckon')
 export class ReckonController {
   @Post('winding')
   @HttpCode(200)
   winding(@Body() body: WindingRequest) {
-    const winding = { ...body.winding, wires: body.winding.wires.map(present) };
+    const winding = { ...present(body.winding), wires: body.winding.wires.map(present) };
     return answer({
       ...valueOf(
         analyseWinding({ winding, core: present(body.core), supply: present(body.supply) }, body.working),
@@ -121,8 +92,128 @@ export class ReckonController {
 
   @Post('connection')
   @HttpCode(200)
-  connection(@Body() { circuits, connection, marks, ...lap }: ConnectionRequest) {
-    return answer(valueOf(connectionList(valueOf(layOut(lap)), { circuits, connection, marks })));
+  connection(@Body() body: ConnectionRequest) {
+    return answer(planOf(body).list);
+  }
+
+  @Post('walk')
+  @HttpCode(200)
+  walk(@Body() { phase, readings, ...body }: WalkRequest) {
+    const { layout, list } = planOf(body);
+    const read = [...readings.toUpperCase()].map((c): WalkReading =>
+      c === 'N' || c === 'S' || c === '0' ? c : null,
+    );
+    return answer({
+      ...walkFeed(list, phase),
+      expected: expectedWalk(layout, list, phase),
+      ...judgeWalk(layout, list, phase, read),
+    });
+  }
+
+  @Post('trace')
+  @HttpCode(200)
+  trace(@Body() { into, outOf, joined, ...body }: TraceRequest) {
+    const { layout, list } = planOf(body);
+    const traced = traceCurrent(layout, list.joints, { into, outOf, joined });
+    // What nothing joins has no resistance that JSON could carry.
+    return answer({
+      ...traced,
+      resistanceCoils: Number.isFinite(traced.resistanceCoils) ? traced.resistanceCoils : null,
+    });
+  }
+
+  @Post('leads')
+  @HttpCode(200)
+  leads(@Body() { typed, line, plate, ...evidence }: LeadsRequest) {
+    const { card } = readDataCard({ ...fillsOf(line), ...typed });
+    const winding = unconnectedWindingOf(card);
+    if (!winding) throw badInput([missingWinding]);
+    const read = readNameplate(plate).plate;
+    const given = present(evidence);
+    const readings = readLeadCount(given, winding, coreOf(card), supplyOf(read, card));
+    return answer({ readings, furtherLook: furtherLook(readings, given) });
+  }
+
+  @Post('redesign')
+  @HttpCode(200)
+  redesign(@Body() { typed, line, plate, wanted, stock, mostSizes, mostStrands, ...wish }: RedesignRequest) {
+    const { proposed, ...redesign } = valueOf(
+      workOut({ ...fillsOf(line), ...typed }, readNameplate(plate).plate, {
+        ...wish,
+        wanted,
+        stock,
+        limits: { mostSizes, mostStrands },
+      }),
+    );
+    return answer({
+      ...redesign,
+      proposed: { figures: proposed.analysis?.figures ?? null, findings: proposed.findings },
+    });
+  }
+
+  @Post('cut-list')
+  @HttpCode(200)
+  cut(@Body() { typed, line, plate, stock }: CutRequest) {
+    const read = readNameplate(plate).plate;
+    const checked = checkDataCard({ ...fillsOf(line), ...typed }, read);
+    if (!checked.analysis) throw badInput(checked.findings.length ? checked.findings : [missingWinding]);
+    return answer(
+      valueOf(
+        cutList(
+          checked.analysis,
+          coreOf(checked.card),
+          present({ volts: read.voltageV, amperes: read.currentA, insulationClass: read.insulationClass }),
+          stock,
+        ),
+      ),
+    );
+  }
+
+  /** Bounded: at most a few million combinations; larger ones run in the browser's worker. */
+  @Post('search')
+  @HttpCode(200)
+  search(@Body() body: SearchRequest) {
+    const read = readNameplate(body.plate).plate;
+    const { card } = readDataCard({ ...fillsOf(body.line), ...body.typed });
+    const winding = unconnectedWindingOf(card);
+    const core = coreOf(card);
+    const supply = supplyOf(read, card);
+    const missing = missingForSearch(core, supply);
+    if (!winding || missing.length > 0)
+      throw badInput([
+        missing.length
+          ? finding('stop', 'search.missing', `A search needs ${missing.join(', ')}.`, missing)
+          : missingWinding,
+      ]);
+    const search = new WindingSearch({
+      winding,
+      core,
+      supply,
+      stock: body.stock,
+      bundles: { mostSizes: body.mostSizes, mostStrands: body.mostStrands },
+      limits: { ...DEFAULT_LIMITS, ...present(body.limits) },
+      pitches: range(body.spans),
+      turns: body.turns,
+      circuits: body.circuits,
+      connections: body.connections,
+      emfRatio: DEFAULT_SETTINGS.emfRatio,
+      stackingFactor: DEFAULT_SETTINGS.stackingFactor,
+      linerThicknessMm: DEFAULT_SETTINGS.linerThicknessMm,
+      wedgeThicknessMm: DEFAULT_SETTINGS.wedgeThicknessMm,
+      rank: body.rank,
+      keep: body.keep,
+    });
+    if (search.total > MOST_COMBINATIONS)
+      throw badInput([
+        finding(
+          'stop',
+          'search.too-large',
+          `${search.total} combinations are more than the ${MOST_COMBINATIONS} searched here; narrow spans, turns or wires.`,
+          ['spans', 'turns', 'mostStrands'],
+        ),
+      ]);
+    const { best, considered, within, total } = search.step(Infinity);
+    return answer({ best, considered, within, total });
   }
 
   @Post('data-card')

@@ -1,5 +1,7 @@
 import { type DynamicModule, Module } from '@nestjs/common';
 import { MotorsModule } from '../motors/motors.module.ts';
+import { StoresModule } from '../stores/stores.module.ts';
+import { PlanController } from './plan.controller.ts';
 import { FONT_FOLDER, ReportsController } from './reports.controller.ts';
 
 @Module({})
@@ -7,8 +9,8 @@ export class ReportsModule {
   static at(fontFolder: string): DynamicModule {
     return {
       module: ReportsModule,
-      imports: [MotorsModule],
-      controllers: [ReportsController],
+      imports: [MotorsModule, StoresModule],
+      controllers: [ReportsController, PlanController],
       providers: [{ provide: FONT_FOLDER, useValue: fontFolder }],
     };
   }

@@ -1,6 +1,5 @@
 /** The verdict as the customer receives it: state and reasons, every reading on its limit, the winding with its drawing. */
 import {
-  CORE_VERSION,
   showShort,
   STAGES,
   TEST_KINDS,
@@ -10,89 +9,18 @@ import {
   type Verdict,
 } from '@norther/core';
 import { slotRing, WHITE_SHEET } from '@norther/drawings';
-import PDFDocument from 'pdfkit';
 import type { JudgedMotor } from '../motors/motor-file.ts';
-import { drawScene, FONTS } from './draw-scene.ts';
+import { drawScene } from './draw-scene.ts';
+import { INK, MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
 
-const INK = WHITE_SHEET.ink;
-const MARGIN = 42;
-const PAGE = { width: 595.28, height: 841.89 };
 const WORD: Readonly<Record<Verdict, string>> = { sound: 'sound', watch: 'watch', stop: 'stop' };
 const STATE = { ready: 'Ready', held: 'Held', failed: 'Failed', 'in-work': 'In work' } as const;
 
-export interface VerdictOptions {
-  readonly shop: string;
-  readonly issuedBy: string;
-  readonly issuedAt: Date;
-  readonly fontFolder: string;
-}
-
-export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buffer> {
+export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer> {
   const { file } = judged;
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: MARGIN,
-    bufferPages: true,
-    info: {
-      Title: `Verdict, motor ${file.motor.number}`,
-      Author: o.shop,
-      CreationDate: o.issuedAt,
-    },
-  });
-  doc.registerFont(FONTS.words, `${o.fontFolder}/archivo-text.ttf`);
-  doc.registerFont(FONTS.wordsBold, `${o.fontFolder}/archivo-bold.ttf`);
-  doc.registerFont(FONTS.figures, `${o.fontFolder}/iosevka-400.ttf`);
-  doc.registerFont(FONTS.figuresBold, `${o.fontFolder}/iosevka-700.ttf`);
-  const done = new Promise<Buffer>((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    doc.on('data', (c: Buffer) => chunks.push(c));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  const words = (
-    text: string,
-    x: number,
-    y: number,
-    size = 10,
-    bold = false,
-    ink: string = INK,
-    width?: number,
-  ) =>
-    doc
-      .font(bold ? FONTS.wordsBold : FONTS.words)
-      .fontSize(size)
-      .fillColor(ink)
-      .text(printable(text), x, y, width ? { width } : { lineBreak: false });
-  const figures = (text: string, x: number, y: number, size = 10, bold = false) =>
-    doc
-      .font(bold ? FONTS.figuresBold : FONTS.figures)
-      .fontSize(size)
-      .fillColor(INK)
-      .text(text, x, y, { lineBreak: false });
-
-  // Head: what motor, whose, what plate.
-  const { motor, verdict } = file;
-  words('Motor', MARGIN, 44, 9, false, WHITE_SHEET.pencil);
-  figures(motor.number, MARGIN, 54, 30, true);
-  words(motor.customer, 190, 46, 14, true);
-  words(
-    [motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · '),
-    190,
-    66,
-    10,
-  );
-  figures(plateLine(judged), 190, 82, 10);
-  words(o.shop, PAGE.width - MARGIN - 130, 46, 11, true, INK, 130);
-  words(
-    `Issued ${o.issuedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC by ${o.issuedBy}`,
-    PAGE.width - MARGIN - 130,
-    62,
-    8.5,
-    false,
-    WHITE_SHEET.graphite,
-    130,
-  );
-  rule(102, 2);
+  const { verdict } = file;
+  const sheet = openSheet(judged, 'Verdict', o);
+  const { doc, words, figures, rule } = sheet;
 
   // Verdict.
   const bad = verdict.state === 'failed' || verdict.state === 'held';
@@ -185,30 +113,7 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
     drawScene(doc, slotRing(analysis.layout, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
   }
 
-  const pages = doc.bufferedPageRange();
-  for (let i = 0; i < pages.count; i++) {
-    doc.switchToPage(i);
-    // Below the margin, where the page would otherwise break.
-    doc.page.margins.bottom = 0;
-    words(
-      `Norther, computation ${CORE_VERSION}. Values are compared unrounded. Motor ${motor.number}, page ${i + 1} of ${pages.count}.`,
-      MARGIN,
-      PAGE.height - 30,
-      8,
-      false,
-      WHITE_SHEET.pencil,
-    );
-  }
-  doc.end();
-  return done;
-
-  function rule(at: number, width: number) {
-    doc
-      .moveTo(MARGIN, at)
-      .lineTo(PAGE.width - MARGIN, at)
-      .lineWidth(width)
-      .stroke(INK);
-  }
+  return sheet.close();
 
   function readingRows(judgement: Judgement, from: number): number {
     let at = from;
@@ -278,28 +183,4 @@ export function verdictPdf(judged: JudgedMotor, o: VerdictOptions): Promise<Buff
       .closePath()
       .fill(WHITE_SHEET.copper);
   }
-}
-
-/** The face for words has no arrows or Greek; what it lacks is spelled out. */
-const printable = (text: string) =>
-  text
-    .replaceAll('Δ', 'D')
-    .replaceAll('Ω', 'ohm')
-    .replaceAll('−', '-')
-    .replaceAll('≥', 'at least')
-    .replaceAll('θ', 'T')
-    .replaceAll('√', 'root ')
-    .replaceAll('→', 'to');
-
-function plateLine({ plate }: JudgedMotor): string {
-  const mark = plate.connection === 'delta' ? ' Δ' : plate.connection === 'star' ? ' Y' : '';
-  return [
-    plate.powerKw && `${showShort(plate.powerKw)} kW`,
-    plate.voltageV && `${showShort(plate.voltageV)} V${mark}`,
-    plate.currentA && `${showShort(plate.currentA)} A`,
-    plate.speedRpm && `${Math.round(plate.speedRpm)} rpm`,
-    plate.frequencyHz && `${showShort(plate.frequencyHz)} Hz`,
-  ]
-    .filter(Boolean)
-    .join('  ');
 }

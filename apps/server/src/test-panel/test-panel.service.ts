@@ -1,18 +1,11 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read. */
 import { Injectable } from '@nestjs/common';
-import {
-  checkDataCard,
-  finding,
-  judgeTest,
-  readForm,
-  readNameplate,
-  TEST_KINDS,
-  type Stage,
-} from '@norther/core';
+import { finding, judgeTest, readForm, TEST_KINDS, type Stage } from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer } from '../database/write.ts';
 import { badInput, notFound } from '../http/problem.ts';
+import { judgeMotor } from '../motors/motor-file.ts';
 import { MotorsRepository } from '../motors/motors.repository.ts';
 import type { Person } from '../people/person.ts';
 import { TestPanelRepository } from './test-panel.repository.ts';
@@ -39,12 +32,13 @@ export class TestPanelService {
             ['stage'],
           ),
         ]);
-      const { plate } = readNameplate(rows.motor.plate);
       const typed = { ...kind.defaults, ...withoutEmpty(entry.typed) };
-      const card = rows.windings.find((w) => w.role === 'as-found');
+      const judged = judgeMotor(rows);
+      const planned = judged.proposed?.analysis ?? judged.asFound.analysis;
       const outcome = judgeTest(entry.kind, typed, {
-        plate,
-        analysis: card ? checkDataCard(card.typed, plate, false).analysis : null,
+        plate: judged.plate,
+        // As it came, a motor is held against what was found.
+        analysis: entry.stage === 'incoming' ? judged.asFound.analysis : planned,
         ...(entry.log ? { log: entry.log } : {}),
       });
       if (!outcome.ok) throw badInput(outcome.findings);

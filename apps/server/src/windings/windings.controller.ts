@@ -1,6 +1,6 @@
-import { Body, Controller, Param, Put } from '@nestjs/common';
+import { Body, Controller, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { WindingChange, WindingRole } from '@norther/records';
+import { JointMarkEntry, WindingChange, WindingRole } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { Problem } from '../http/problem.ts';
 import { Who, WriteId } from '../http/request.ts';
@@ -8,13 +8,14 @@ import type { Person } from '../people/person.ts';
 import { WindingsService } from './windings.service.ts';
 
 class ChangedWinding extends createZodDto(WindingChange) {}
+class NewJointMark extends createZodDto(JointMarkEntry) {}
 
 @ApiTags('windings')
-@Controller('motors/:number/windings')
+@Controller('motors/:number')
 export class WindingsController {
   constructor(private readonly windings: WindingsService) {}
 
-  @Put(':role')
+  @Put('windings/:role')
   save(
     @Who() person: Person,
     @WriteId() writeId: string,
@@ -23,7 +24,18 @@ export class WindingsController {
     @Body() body: ChangedWinding,
   ) {
     const known = WindingRole.safeParse(role);
-    if (!known.success) throw new Problem(404, 'A winding is as-found or proposed.');
+    if (!known.success) throw new Problem(404, 'A winding is as-found, proposed or as-wound.');
     return this.windings.save(person, writeId, number, known.data, body);
+  }
+
+  /** A joint made, found wrong, or opened again. */
+  @Post('joints')
+  mark(
+    @Who() person: Person,
+    @WriteId() writeId: string,
+    @Param('number') number: string,
+    @Body() body: NewJointMark,
+  ) {
+    return this.windings.mark(person, writeId, number, body);
   }
 }

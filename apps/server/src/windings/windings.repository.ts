@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { and, eq } from 'drizzle-orm';
 import type { WindingRecord } from '@norther/records';
 import type { Transaction } from '../database/database.ts';
-import { windings } from '../database/schema.ts';
+import { jointMarks, windings } from '../database/schema.ts';
 import { windingRecordOf } from '../motors/motors.repository.ts';
 
 @Injectable()
@@ -42,5 +42,9 @@ export class WindingsRepository {
             )
             .returning();
     return saved ? windingRecordOf(saved) : null;
+  }
+
+  async mark(tx: Transaction, row: typeof jointMarks.$inferInsert) {
+    await tx.insert(jointMarks).values(row);
   }
 }

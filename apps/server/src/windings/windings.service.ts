@@ -1,7 +1,7 @@
 /** Data cards: saving what was typed, with what it reads as, and the event of every change. */
 import { Injectable } from '@nestjs/common';
 import { readDataCard } from '@norther/core';
-import type { WindingChange, WindingRecord } from '@norther/records';
+import type { JointMarkEntry, JointMarkRecord, WindingChange, WindingRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer } from '../database/write.ts';
 import { notFound, stale } from '../http/problem.ts';
@@ -45,7 +45,7 @@ export class WindingsService {
       if (!saved) throw stale(await this.windings.find(tx, motorId, role), change);
       await record({
         motorId,
-        what: role === 'as-found' ? 'data card saved' : 'proposed winding saved',
+        what: SAVED[role],
         before: before?.typed ?? null,
         after: change.typed,
         why: change.why,
@@ -53,4 +53,29 @@ export class WindingsService {
       return saved;
     });
   }
+
+  /** Marks are added, never changed: a joint that was opened again has both lines. */
+  mark(person: Person, writeId: string, number: string, entry: JointMarkEntry): Promise<JointMarkRecord> {
+    return this.writer.once(person, writeId, async ({ tx, now, record }) => {
+      const motorId = await this.motors.idOf(person.shopId, number, tx);
+      if (!motorId) throw notFound(`Motor ${number}`);
+      const id = uuidV7();
+      await this.windings.mark(tx, {
+        ...entry,
+        id,
+        shopId: person.shopId,
+        motorId,
+        at: now,
+        by: person.name,
+      });
+      await record({ motorId, what: `joint ${entry.joint} ${entry.mark}`, after: entry, why: entry.note });
+      return { ...entry, id, at: now.toISOString(), by: person.name };
+    });
+  }
 }
+
+const SAVED: Readonly<Record<WindingRecord['role'], string>> = {
+  'as-found': 'data card saved',
+  proposed: 'proposed winding saved',
+  'as-wound': 'winding as wound saved',
+};

@@ -98,7 +98,7 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
     ...at(layout, winding),
     slow: slowOf(layout, winding, connected.value, at),
     coilEnds: 2 * layout.coils.length,
-    findings: [...balanceFindings(layout, balance), ...spanFindings(layout)],
+    findings: [...balanceFindings(layout, balance), ...spanFindings(layout, isTwoSpeed(connected.value.scheme))],
   });
 }
 
@@ -170,7 +170,7 @@ function balanceFindings(layout: WindingLayout, balance: PhaseBalance): Finding[
   ];
 }
 
-function spanFindings(layout: WindingLayout): Finding[] {
+function spanFindings(layout: WindingLayout, twoSpeed: boolean): Finding[] {
   if (layout.layersFound !== 'two' || layout.kind === 'coils') return [];
   const pitch = layout.meanPitch;
   const share = pitch / layout.polePitch;
@@ -187,7 +187,7 @@ function spanFindings(layout: WindingLayout): Finding[] {
       ),
     ];
   // Consequent poles and two speeds are wound near the pitch of the other field.
-  if (share < 0.62 && layout.grouping !== 'consequent')
+  if (share < 0.62 && layout.grouping !== 'consequent' && !twoSpeed)
     return [
       finding(
         'watch',

@@ -31,3 +31,4 @@ export {
   type WalkMistake,
   type WalkReading,
 } from './polarity-walk.ts';
+export { jointKey, planKey, standingMarks, type JointMark } from './joint-marks.ts';

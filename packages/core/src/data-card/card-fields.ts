@@ -77,6 +77,7 @@ export const SLOT_FIELDS: readonly Field[] = [
   quantity('rotorBars', 'Rotor bars', 'count', 6, 400),
   quantity('overhang', 'End turns stand out', 'length', 5, 1000, 'connection end'),
   quantity('overhangOther', 'the same, other end', 'length', 5, 1000),
+  quantity('trialStandOut', 'A trial coil stands out', 'length', 5, 1000, 'laid into its slots'),
 ];
 export const MEASURED_FIELDS: readonly Field[] = [
   quantity('meanTurn', 'Mean turn', 'length', 20, 10000, 'one turn of a sample coil'),

@@ -1,5 +1,11 @@
 /** Finds what on a data card is missing, wrong, or contradicts itself, while the copper is still there to be counted. */
-import { analyseWinding, besideInSlot, type Supply, type WindingAnalysis } from '../analysis/index.ts';
+import {
+  analyseWinding,
+  besideInSlot,
+  type AnalysisSettings,
+  type Supply,
+  type WindingAnalysis,
+} from '../analysis/index.ts';
 import type { Typed } from '../fields/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import type { Finding } from '../quantity/index.ts';
@@ -11,6 +17,7 @@ import { furtherLook, readLeadCount, type LeadEvidence, type LeadReading } from 
 import { readShorthand } from './shorthand.ts';
 
 export interface CheckedCard {
+  readonly typed: Typed;
   readonly card: DataCard;
   readonly analysis: WindingAnalysis | null;
   /** The second winding of a core that holds two. */
@@ -36,9 +43,26 @@ export function supplyOf(plate: Nameplate, card: DataCard = {}): Supply {
   return Object.fromEntries(Object.entries(supply).filter(([, v]) => v !== undefined)) as Supply;
 }
 
+/** What a shop has decided for all its motors: settings of the reckoning, and how joints are made where a card is silent. */
+export interface ShopDefaults {
+  readonly analysis?: Partial<AnalysisSettings>;
+  readonly joining?: Typed;
+}
+
+const withDefaults = (typed: Typed, defaults: Typed): Typed => {
+  const open = Object.entries(defaults).filter(([id]) => !typed[id]?.trim());
+  return open.length > 0 ? { ...typed, ...Object.fromEntries(open) } : typed;
+};
+
 /** Everything a view shows beside the card: reading, analysis, contradictions, gaps. Never throws for what was typed. */
-export function checkDataCard(typed: Typed, plate: Nameplate, working = true): CheckedCard {
-  const { card, findings } = readDataCard(typed);
+export function checkDataCard(
+  typed: Typed,
+  plate: Nameplate,
+  working = true,
+  shop: ShopDefaults = {},
+): CheckedCard {
+  const { card, findings } = readDataCard(withDefaults(typed, shop.joining ?? {}));
+  const settings = shop.analysis ?? {};
   const found: Finding[] = [...findings];
   const core = coreOf(card);
   const supply = supplyOf(plate, card);
@@ -50,7 +74,12 @@ export function checkDataCard(typed: Typed, plate: Nameplate, working = true): C
   let second: WindingAnalysis | null = null;
   if (winding) {
     const result = analyseWinding(
-      { winding: beside ? { ...winding, besideInSlot: besideInSlot(beside) } : winding, core, supply },
+      {
+        winding: beside ? { ...winding, besideInSlot: besideInSlot(beside) } : winding,
+        core,
+        supply,
+        settings,
+      },
       working,
     );
     found.push(...(result.ok ? result.value.findings : result.findings));
@@ -63,6 +92,7 @@ export function checkDataCard(typed: Typed, plate: Nameplate, working = true): C
         winding: { ...beside, besideInSlot: besideInSlot(winding) },
         core,
         supply: plate.slowCurrentA ? { ...without, currentA: plate.slowCurrentA } : without,
+        settings,
       },
       working,
     );
@@ -93,6 +123,7 @@ export function checkDataCard(typed: Typed, plate: Nameplate, working = true): C
     label: DATA_CARD_FIELDS.find((f) => f.id === id)!.label,
   }));
   return {
+    typed,
     card,
     analysis,
     second,

@@ -90,6 +90,19 @@ export function checkFigures(
       ),
     );
   }
+  const slowStops = (['toothDensity', 'gapDensity', 'backIronDensity'] as const).filter(
+    (id) => analysis.slow?.judged[id]?.verdict === 'stop',
+  );
+  if (density.length === 0 && slowStops.length > 0)
+    found.push(
+      finding(
+        'stop',
+        'card.flux-density-at-slow-speed',
+        `At the lower speed this motor would carry ${slowStops.map((id) => `${analysis.slow!.figures[id]!.value.toFixed(2)} T`).join(', ')}: past what iron can. Count turns, circuits and span again.`,
+        ['turns', 'circuits', 'leads', 'span'],
+        'With two speeds the lower one carries the higher density: delta or star in series against double star.',
+      ),
+    );
   const fill = figures.slotFillEnamelled;
   if (fill && fill.value > 1)
     found.push(

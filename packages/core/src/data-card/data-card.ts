@@ -53,6 +53,7 @@ export interface DataCard {
   readonly rotorBars?: number;
   readonly overhang?: number;
   readonly overhangOther?: number;
+  readonly trialStandOut?: number;
   readonly meanTurn?: number;
   readonly lineResistance?: number;
   readonly resistanceTemperature?: number;

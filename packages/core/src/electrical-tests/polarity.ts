@@ -1,31 +1,32 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
+import { judgeWalk, walkFeed, type ConnectionList, type WalkReading } from '../connection/index.ts';
 import { text } from '../fields/index.ts';
 import { derive, given, lowerIsBetter, CP, judgeFigure, type Judgement } from '../quantity/index.ts';
-import type { Group } from '../winding/index.ts';
+import type { WindingLayout } from '../winding/index.ts';
 
 export const POLARITY_FIELDS = [
-  text('sequence', 'Compass at each group, from group 1 clockwise', 'N and S, one letter a group', 400),
+  text('sequence', 'Compass at each group, from group 1 clockwise', 'N and S, 0 for no field', 400),
 ] as const;
+
+/** N, S and 0 in a row; everything else is passed over. */
+export const readWalk = (typed: string): WalkReading[] =>
+  [...typed.toUpperCase()].filter((c): c is 'N' | 'S' | '0' => c === 'N' || c === 'S' || c === '0');
 
 /**
  * Compares the walk with the plan; a walk that is wrong throughout is a compass held the other way or reversed supply
  * leads, not a fault.
- * Source: poles alternate round the bore with direct current in at every start; common practice, no source.
+ * Source: poles alternate round the bore with direct current in at every start; common practice, no source. Explanations:
+ * connection/polarity-walk.ts.
  */
 export function judgePolarity(
   _n: Readonly<Record<string, number>>,
   t: Readonly<Record<string, string>>,
-  context: { readonly groups?: readonly Group[] },
+  plan: { readonly layout: WindingLayout; readonly connection: ConnectionList } | null,
 ): Judgement {
-  const letters = (t['sequence'] ?? '').toUpperCase().replaceAll(/[^NS]/g, '');
-  const groups = context.groups ?? [];
-  const reads = (flip: boolean) =>
-    groups.filter((g, i) => ((letters[i] === 'N') !== (g.polarity === 'N')) !== flip);
-  const straight = reads(false);
-  const flipped = reads(true);
-  const whole = flipped.length < straight.length;
-  const wrong = whole ? flipped : straight;
-  const countRight = letters.length === groups.length && groups.length > 0;
+  const readings = readWalk(t['sequence'] ?? '');
+  const groups = plan?.layout.groups ?? [];
+  const complete = plan !== null && readings.length === groups.length;
+  const walk = complete ? judgeWalk(plan.layout, plan.connection, 'all', readings) : null;
   const figure = derive(
     {
       id: 'wrongGroups',
@@ -35,36 +36,28 @@ export function judgePolarity(
       formula: 'n = groups whose reading differs from the plan, the compass taken either way round',
       source: CP,
       inputs: {
-        read: given('read', letters.length, 'letters', 'walk'),
+        read: given('read', readings.length, 'letters', 'walk'),
         groups: given('G', groups.length, 'groups', 'plan'),
       },
-      value: () => (countRight ? wrong.length : NaN),
+      value: () => (walk ? walk.wrongGroups.length : NaN),
     },
     true,
   );
   const scale = lowerIsBetter({ from: 0, watch: 0, limit: 0, to: 4, name: 'none', source: CP });
   const judged = judgeFigure(figure, scale);
   const reasons: string[] = [];
-  if (!countRight)
+  if (!walk)
     reasons.push(
       groups.length === 0
         ? 'There is no winding plan to compare with; fill the data card first.'
-        : `${letters.length} readings for ${groups.length} groups: walk once round and read every group.`,
+        : `${readings.length} readings for ${groups.length} groups: walk once round and read every group.`,
     );
-  else if (wrong.length === 0) reasons.push('North and south take turns all round, in every phase.');
-  else {
-    const byPhase = (['U', 'V', 'W'] as const).filter(
-      (ph) => groups.filter((g) => g.phase === ph).length === wrong.filter((g) => g.phase === ph).length,
-    );
-    reasons.push(
-      byPhase.length > 0
-        ? `All of phase ${byPhase.join(' and ')} reads the other way: start and finish of that phase are changed over.`
-        : `${wrong.map((g) => g.name).join(', ')} ${wrong.length === 1 ? 'is' : 'are'} reversed: start and finish changed over.`,
-    );
-    if (byPhase.length === 0 && wrong.length === 1)
-      reasons.push('Its neighbours read right, so it is one group, not a slip in the order.');
-  }
-  if (countRight && whole) reasons.push('The compass was read the other way round; that alone is no fault.');
+  else if (walk.state === 'right') reasons.push('North and south take turns all round, in every phase.');
+  else
+    for (const e of walk.explanations.slice(0, 2))
+      reasons.push(`${e === walk.explanations[0] ? '' : 'Or: '}${e.message}`);
+  if (walk?.compassTurned) reasons.push('The compass was read the other way round; that alone is no fault.');
+  const open = walk?.explanations[0]?.joints ?? [];
   return {
     verdict: judged.verdict!,
     figures: [judged],
@@ -72,8 +65,10 @@ export function judgePolarity(
     next:
       judged.verdict === 'sound'
         ? 'Tie the connections down and go on to the tests before varnish.'
-        : wrong.length > 0 && countRight
-          ? `Open the joints of ${wrong[0]!.name}, change s and f over, walk round again.`
-          : 'Walk once round the bore again, group by group from group 1.',
+        : open.length > 0
+          ? `Open joint${open.length > 1 ? 's' : ''} ${open.join(', ')}, mend, walk round again.`
+          : plan
+            ? `${walkFeed(plan.connection, 'all').words} Walk once round the bore, group by group from group 1.`
+            : 'Fill the data card, then walk once round the bore.',
   };
 }

@@ -122,7 +122,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     required: ['sequence'],
     defaults: {},
     stages: ['before-varnish'],
-    judge: (n, t, c) => judgePolarity(n, t, c.analysis ? { groups: c.analysis.layout.groups } : {}),
+    judge: (n, t, c) => judgePolarity(n, t, c.analysis ?? null),
   },
   cure: {
     id: 'cure',
@@ -187,11 +187,14 @@ export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext
       found.push(finding('stop', 'test.field-missing', `${label} is missing.`, [id]));
     }
   if (kind.needsLog) found.push(...checkCureLog(context.log ?? []));
-  if (kindId === 'polarity' && texts['sequence'] && /[^NSns\s,.-]/.test(texts['sequence']))
+  if (kindId === 'polarity' && texts['sequence'] && /[^NSns0\s,.-]/.test(texts['sequence']))
     found.push(
-      finding('stop', 'test.not-polarity', 'The walk is written with N and S only, one letter a group.', [
-        'sequence',
-      ]),
+      finding(
+        'stop',
+        'test.not-polarity',
+        'The walk is written with N and S, one letter a group, 0 where there is no field.',
+        ['sequence'],
+      ),
     );
   if (kindId === 'insulation' && numbers['oneMinute'] === 0)
     found.push(

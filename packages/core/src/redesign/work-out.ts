@@ -7,6 +7,7 @@ import {
   readDataCard,
   supplyOf,
   type CheckedCard,
+  type ShopDefaults,
 } from '../data-card/index.ts';
 import type { Typed } from '../fields/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
@@ -33,6 +34,7 @@ export interface RedesignWish {
   readonly unevenTurns: boolean;
   /** Back-iron density that is not to be passed when the poles become fewer [T]. */
   readonly backIronLimitT: number;
+  readonly shop?: ShopDefaults;
 }
 
 export interface Redesign {
@@ -81,7 +83,7 @@ function fillIn(found: Typed, was: CheckedCard, wanted: Typed): Typed {
  * back iron, which carries half of it, limits.
  */
 export function workOut(found: Typed, plate: Nameplate, wish: RedesignWish): Outcome<Redesign> {
-  const was = checkDataCard(found, plate);
+  const was = checkDataCard(found, plate, true, wish.shop);
   const a = was.analysis;
   const say = (code: string, message: string, fields: readonly string[]) =>
     refused<Redesign>([finding('stop', code, message, fields)]);
@@ -96,7 +98,7 @@ export function workOut(found: Typed, plate: Nameplate, wish: RedesignWish): Out
       'voltage',
     ]);
   const wanted = fillIn(found, was, wish.wanted);
-  const trial = checkDataCard(proposedCard(found, wanted), plate);
+  const trial = checkDataCard(proposedCard(found, wanted), plate, true, wish.shop);
   const b = trial.analysis;
   if (!b || !b.figures.phaseVoltage) return refused(trial.findings.filter((f) => f.severity === 'stop'));
   const supply1 = supplyOf(plate, was.card);
@@ -243,7 +245,7 @@ export function workOut(found: Typed, plate: Nameplate, wish: RedesignWish): Out
       ? { forCurrent: steps.find((s) => s.id === 'currentAtSameDensity')!.value.toPrecision(4) }
       : {}),
   };
-  const proposed = checkDataCard(proposedCard(found, typed), plate);
+  const proposed = checkDataCard(proposedCard(found, typed), plate, true, wish.shop);
   findings.push(...warnings(a, b, plate, supply1.frequencyHz!, supply2, exact.value, mean));
   return good({ typed, steps, proposed, findings });
 }

@@ -1,0 +1,88 @@
+/** The connection on paper, in black and white: drawing, joints to tick by hand, what is joined at the terminals. */
+import type { WindingAnalysis } from '@norther/core';
+import { connectionDrawing, slotRing, WHITE_SHEET } from '@norther/drawings';
+import type { JudgedMotor } from '../motors/motor-file.ts';
+import { drawScene } from './draw-scene.ts';
+import { MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
+
+export function connectionPdf(
+  judged: JudgedMotor,
+  analysis: WindingAnalysis,
+  line: string,
+  exitClock: number,
+  o: IssueOptions,
+): Promise<Buffer> {
+  const sheet = openSheet(judged, 'Connection', o);
+  const { doc, words, figures, rule } = sheet;
+  const { layout, connection } = analysis;
+  const name = (e: { group: number; end: string }) => `${layout.groups[e.group - 1]!.name}${e.end}`;
+  words('Connection, from the connection end', MARGIN, 110, 14, true);
+  figures(line, MARGIN, 130, 12, true);
+  const size = PAGE.width - 2 * MARGIN;
+  drawScene(doc, connectionDrawing(layout, connection, { size: 700, exitClock }), MARGIN, 148, size / 700);
+  let y = 148 + size + 8;
+  rule(y, 0.8);
+  y += 6;
+  words('At the terminals', MARGIN, y, 12, true);
+  y += 18;
+  for (const h of connection.hookups) {
+    words(h.name, MARGIN, y, 10, true);
+    figures(
+      [
+        ...h.lines.map((l, i) => `L${i + 1}: ${l.join('+')}`),
+        ...h.joined.map((j) => `(${j.join('-')})`),
+        h.open.length ? `open: ${h.open.join(' ')}` : '',
+      ]
+        .filter(Boolean)
+        .join('  '),
+      MARGIN + 130,
+      y,
+      9.5,
+    );
+    y += 14;
+  }
+  doc.addPage();
+  y = MARGIN;
+  words('Joints, in the order of work', MARGIN, y, 14, true);
+  y += 24;
+  const column = (PAGE.width - 2 * MARGIN - 20) / 2;
+  const long = connection.joints.some((j) => j.ends.length > 8);
+  const perColumn = Math.floor((PAGE.height - 140) / 17);
+  let at = 0;
+  for (const joint of connection.joints) {
+    const inColumn = long ? 0 : Math.floor(at / perColumn) % 2;
+    if (at > 0 && at % (long ? perColumn : 2 * perColumn) === 0) {
+      doc.addPage();
+    }
+    const x = MARGIN + inColumn * (column + 20);
+    const yy = 66 + (at % perColumn) * 17;
+    doc
+      .rect(x, yy - 1, 10, 10)
+      .lineWidth(1)
+      .stroke(WHITE_SHEET.ink);
+    figures(String(joint.number).padStart(3), x + 14, yy, 10, true);
+    const ends = joint.ends.map(name).join(joint.kind === 'jumper' ? ' - ' : ' ');
+    figures(ends, x + 42, yy, ends.length > 70 ? 7 : ends.length > 44 ? 8.5 : 10);
+    if (joint.kind !== 'jumper')
+      words(
+        joint.kind === 'lead' ? `lead ${joint.lead}` : joint.kind === 'star' ? 'star point' : 'corner',
+        x + (long ? PAGE.width - 2 * MARGIN : column) - 52,
+        yy,
+        9,
+        true,
+      );
+    at++;
+  }
+  doc.addPage();
+  words('The bore, from the connection end', MARGIN, MARGIN, 14, true);
+  drawScene(doc, slotRing(layout, { size: 700 }), MARGIN, MARGIN + 26, size / 700);
+  words(
+    'U one line, V two, W dashed. In a slot: filled goes, open returns; inner cell at the bore.',
+    MARGIN,
+    MARGIN + 34 + size,
+    9,
+    false,
+    WHITE_SHEET.graphite,
+  );
+  return sheet.close();
+}

@@ -1,0 +1,83 @@
+/** Stores and settings of the shop: what is on the reels, and what the shop has decided once for all. */
+import { Injectable } from '@nestjs/common';
+import { readShopSettings } from '@norther/core';
+import type { ReelEntry, ReelRecord, SettingsRecord, ShopRecord } from '@norther/records';
+import { uuidV7 } from '../database/uuid-v7.ts';
+import { Writer } from '../database/write.ts';
+import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
+import type { Person } from '../people/person.ts';
+import { StoresRepository } from './stores.repository.ts';
+
+const known = (name: string) =>
+  conflict('reel.name-taken', `There is a reel ${name} already; give this one another name.`, ['name']);
+
+@Injectable()
+export class StoresService {
+  constructor(
+    private readonly stores: StoresRepository,
+    private readonly writer: Writer,
+  ) {}
+
+  async shop(person: Person): Promise<ShopRecord> {
+    const [settings, reels] = await Promise.all([
+      this.stores.settings(person.shopId),
+      this.stores.reels(person.shopId),
+    ]);
+    return { settings, reels };
+  }
+
+  saveSettings(person: Person, writeId: string, next: SettingsRecord): Promise<SettingsRecord> {
+    if (person.role !== 'lead') throw forbidden('Only a lead changes what holds for the whole shop.');
+    const { findings } = readShopSettings(next.typed);
+    if (findings.length > 0) throw badInput(findings);
+    return this.writer.once(person, writeId, async ({ tx, record }) => {
+      const before = await this.stores.settings(person.shopId, tx);
+      const saved = await this.stores.saveSettings(tx, person.shopId, next);
+      if (!saved) throw stale(before, next);
+      await record({
+        motorId: null,
+        what: 'shop settings changed',
+        before: before.typed,
+        after: saved.typed,
+      });
+      return saved;
+    });
+  }
+
+  addReel(person: Person, writeId: string, entry: ReelEntry): Promise<ReelRecord> {
+    return this.writer.once(person, writeId, async ({ tx, record }) => {
+      const reel = await this.stores.add(tx, person.shopId, uuidV7(), entry);
+      if (!reel) throw known(entry.name);
+      await record({ motorId: null, what: `reel ${reel.name} added`, after: reel });
+      return reel;
+    });
+  }
+
+  changeReel(
+    person: Person,
+    writeId: string,
+    id: string,
+    { version, ...entry }: ReelEntry & { version: number },
+  ): Promise<ReelRecord> {
+    return this.writer.once(person, writeId, async ({ tx, record }) => {
+      const before = await this.stores.reel(tx, person.shopId, id);
+      if (!before) throw notFound('This reel');
+      const others = await this.stores.reels(person.shopId, tx);
+      if (others.some((r) => r.id !== id && r.name === entry.name)) throw known(entry.name);
+      const after = await this.stores.change(tx, person.shopId, id, version, entry);
+      if (!after) throw stale(before, entry);
+      await record({ motorId: null, what: `reel ${after.name} changed`, before, after });
+      return after;
+    });
+  }
+
+  removeReel(person: Person, writeId: string, id: string): Promise<{ removed: string }> {
+    return this.writer.once(person, writeId, async ({ tx, record }) => {
+      const before = await this.stores.reel(tx, person.shopId, id);
+      if (!before) throw notFound('This reel');
+      await this.stores.remove(tx, person.shopId, id);
+      await record({ motorId: null, what: `reel ${before.name} removed`, before });
+      return { removed: id };
+    });
+  }
+}

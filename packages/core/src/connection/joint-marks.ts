@@ -1,0 +1,50 @@
+/** Which joints of a plan are made: marks are kept by the joint's own ends, so that they survive a change of order. */
+import type { WindingLayout } from '../winding/index.ts';
+import type { ConnectionList, Joint } from './connection-list.ts';
+
+export interface JointMark {
+  readonly plan: string;
+  readonly joint: string;
+  readonly mark: 'made' | 'wrong' | 'undone';
+  readonly note: string;
+  readonly at: string;
+  readonly by: string;
+}
+
+/** The joint by its ends, such as `1f 4f`; the same whatever its number. */
+export const jointKey = (joint: Pick<Joint, 'ends'>): string =>
+  joint.ends
+    .map((e) => `${e.group}${e.end}`)
+    .toSorted()
+    .join(' ');
+
+/**
+ * A short name of a plan: equal plans have equal names, and another coil in another slot gives another one.
+ * FNV-1a over every coil's slots and group; it names, it does not secure.
+ */
+export function planKey(layout: WindingLayout): string {
+  let hash = 0x811c9dc5;
+  const words = layout.coils.map((c) => `${c.topSlot}-${c.bottomSlot}${c.phase}${c.sign}g${c.group}`).join();
+  for (const ch of `${layout.slots}/${layout.poles}:${words}`) {
+    hash ^= ch.codePointAt(0)!;
+    hash = Math.imul(hash, 0x01000193) >>> 0;
+  }
+  return `${layout.slots}s ${layout.poles}p ${hash.toString(16).padStart(8, '0')}`;
+}
+
+/** The newest mark of every joint of this plan, by joint number; an undone one is as if it had never been made. */
+export function standingMarks(
+  layout: WindingLayout,
+  list: ConnectionList,
+  marks: readonly JointMark[],
+): ReadonlyMap<number, JointMark> {
+  const plan = planKey(layout);
+  const newest = new Map<string, JointMark>();
+  for (const mark of marks) if (mark.plan === plan) newest.set(mark.joint, mark);
+  const standing = new Map<number, JointMark>();
+  for (const joint of list.joints) {
+    const mark = newest.get(jointKey(joint));
+    if (mark && mark.mark !== 'undone') standing.set(joint.number, mark);
+  }
+  return standing;
+}

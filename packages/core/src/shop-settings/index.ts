@@ -1,0 +1,1 @@
+export { readShopSettings, SETTINGS_FIELDS, type ShopSettings } from './shop-settings.ts';

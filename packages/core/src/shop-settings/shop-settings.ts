@@ -1,0 +1,72 @@
+/** What a shop decides once for all its motors: marks, schools, limits, allowances. */
+import type { AnalysisSettings } from '../analysis/index.ts';
+import { JOINING_FIELDS } from '../data-card/index.ts';
+import { choice, quantity, readForm, type Field, type Typed } from '../fields/index.ts';
+import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
+import type { Finding } from '../quantity/index.ts';
+
+const joining = JOINING_FIELDS.filter((f) => ['order', 'joint', 'jumpers', 'starPoints'].includes(f.id));
+
+export const SETTINGS_FIELDS: readonly Field[] = [
+  choice('marks', 'Terminal marks', { iec: 'U1 V1 W1, IEC 60034-8', nema: 'T1 T2 T3, NEMA MG 1' }),
+  ...joining,
+  quantity(
+    'emfRatio',
+    'Induced / terminal volts',
+    'ratio',
+    0.8,
+    1.1,
+    '1 agrees with handbooks; 0.95 to 0.98 is nearer',
+  ),
+  quantity('stackingFactor', 'Stacking factor', 'ratio', 0.8, 1, 'iron in the core length'),
+  quantity('backIronLimit', 'Back iron at most', 'ratio', 1, 2.2, 'T, when poles become fewer'),
+  quantity('linerThickness', 'Liner', 'length', 0.1, 2),
+  quantity('wedgeThickness', 'Wedge', 'length', 0.3, 10),
+  quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
+  quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
+  quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+];
+
+export interface ShopSettings {
+  readonly analysis: Partial<AnalysisSettings>;
+  readonly cut: CutSettings;
+  readonly backIronLimitT: number;
+  /** Defaults for what a card leaves open about joining. */
+  readonly joining: Typed;
+  readonly findings: readonly Finding[];
+}
+
+/** Reads the settings as typed; what is empty or wrong falls back to the published default. */
+export function readShopSettings(typed: Typed): ShopSettings {
+  const { numbers: n, texts, findings } = readForm(SETTINGS_FIELDS, typed);
+  const given = <T extends object>(o: T) =>
+    Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined)) as {
+      [K in keyof T]: NonNullable<T[K]>;
+    };
+  return {
+    analysis: given({
+      marks: texts['marks'] as AnalysisSettings['marks'] | undefined,
+      emfRatio: n['emfRatio'],
+      stackingFactor: n['stackingFactor'],
+      linerThicknessMm: n['linerThickness'],
+      wedgeThicknessMm: n['wedgeThickness'],
+    }) as Partial<AnalysisSettings>,
+    cut: {
+      ...DEFAULT_CUT_SETTINGS,
+      ...given({
+        rollWidthMm: n['rollWidth'],
+        wireAllowance: n['wireAllowance'] === undefined ? undefined : n['wireAllowance'] / 100,
+        leadLengthMm: n['leadLength'],
+        wedgeThicknessMm: n['wedgeThickness'],
+      }),
+    },
+    backIronLimitT: n['backIronLimit'] ?? 1.6,
+    joining: given({
+      order: texts['order'],
+      joint: texts['joint'],
+      jumpers: texts['jumpers'],
+      starPoints: texts['starPoints'],
+    }) as Typed,
+    findings,
+  };
+}

@@ -1,0 +1,33 @@
+/** What belongs to the shop rather than to a motor: reels of wire and settings. */
+import type { Reel } from '@norther/core';
+import { z } from 'zod';
+import { Id, TypedFields } from './shapes.ts';
+
+export const ReelEntry = z.object({
+  name: z.string().trim().min(1, 'Give the reel its number or name.').max(40),
+  bareDiameterMm: z.number().min(0.03, 'A wire is at least 0.03 mm.').max(6, 'A wire is at most 6 mm.'),
+  grade: z.literal([1, 2, 3]),
+  overEnamelMm: z.number().min(0.03).max(7).nullable().default(null),
+  massKg: z.number().min(0, 'A reel holds 0 kg or more.').max(1000),
+});
+export type ReelEntry = z.infer<typeof ReelEntry>;
+export const ReelRecord = ReelEntry.extend({ id: Id, version: z.int() });
+export type ReelRecord = z.infer<typeof ReelRecord>;
+export const ReelChange = ReelEntry.extend({ version: z.int() });
+
+export const SettingsRecord = z.object({ typed: TypedFields, version: z.int() });
+export type SettingsRecord = z.infer<typeof SettingsRecord>;
+
+/** Everything of the shop that sheets of a motor need. */
+export const ShopRecord = z.object({ settings: SettingsRecord, reels: z.array(ReelRecord) });
+export type ShopRecord = z.infer<typeof ShopRecord>;
+
+/** Reels as the core reckons with them. */
+export const stockOf = (reels: readonly ReelRecord[]): Reel[] =>
+  reels.map((r) => ({
+    id: r.name,
+    bareDiameterMm: r.bareDiameterMm,
+    grade: r.grade,
+    massKg: r.massKg,
+    ...(r.overEnamelMm ? { overEnamelMm: r.overEnamelMm } : {}),
+  }));
