@@ -4,6 +4,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
+  worker: { format: 'es' },
   build: { target: 'es2023', sourcemap: false },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
   test: { name: 'web', include: ['src/**/*.test.{ts,tsx}'] },

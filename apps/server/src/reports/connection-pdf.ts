@@ -42,9 +42,7 @@ export function connectionPdf(
     y += 14;
   }
   doc.addPage();
-  y = MARGIN;
-  words('Joints, in the order of work', MARGIN, y, 14, true);
-  y += 24;
+  words('Joints, in the order of work', MARGIN, MARGIN, 14, true);
   const column = (PAGE.width - 2 * MARGIN - 20) / 2;
   const long = connection.joints.some((j) => j.ends.length > 8);
   const perColumn = Math.floor((PAGE.height - 140) / 17);

@@ -1,5 +1,11 @@
 /** The plan as lists for spreadsheets: joints, coils, pieces to cut. One item a line. */
-import type { ConnectionList, CutList, WindingAnalysis, WindingLayout } from '@norther/core';
+import {
+  slotOfEnd,
+  type ConnectionList,
+  type CutList,
+  type WindingAnalysis,
+  type WindingLayout,
+} from '@norther/core';
 import Papa from 'papaparse';
 
 const csv = (fields: string[], data: (string | number)[][]) => `${Papa.unparse({ fields, data })}
@@ -14,16 +20,9 @@ export function connectionCsv(layout: WindingLayout, list: ConnectionList): stri
       j.phase ?? '',
       j.lead ?? '',
       j.ends.map((e) => `${layout.groups[e.group - 1]!.name}${e.end}`).join(' '),
-      j.ends.map((e) => endSlot(layout, e)).join(' '),
+      j.ends.map((e) => slotOfEnd(layout, e)).join(' '),
     ]),
   );
-}
-
-/** The slot out of which an end of a group comes. */
-function endSlot(layout: WindingLayout, { group, end }: ConnectionList['joints'][number]['ends'][number]) {
-  const { coils } = layout.groups[group - 1]!;
-  const coil = layout.coils[(end === 's' ? coils[0]! : coils.at(-1)!) - 1]!;
-  return end === 's' ? coil.topSlot : coil.bottomSlot;
 }
 
 export function coilCsv({ layout, winding, connection }: WindingAnalysis): string {

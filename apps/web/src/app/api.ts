@@ -13,11 +13,16 @@ import type {
   EventRecord,
   GatePassRecord,
   HoldRecord,
+  JointMarkEntry,
+  JointMarkRecord,
   MotorChange,
   MotorEntry,
   MotorRecord,
   ReadingEntry,
   ReadingRecord,
+  ReelEntry,
+  SettingsRecord,
+  ShopRecord,
   StepRecord,
   WindingChange,
   WindingRecord,
@@ -56,6 +61,8 @@ export interface MotorFile {
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly GatePassRecord[];
   readonly readings: readonly ShownReading[];
+  readonly jointMarks: readonly JointMarkRecord[];
+  readonly settings: Readonly<Record<string, string>>;
   readonly standing: MotorStanding;
   readonly gates: readonly GateState[];
   readonly verdict: MotorVerdict;
@@ -95,7 +102,7 @@ const of = (number: string) => `motors/${encodeURIComponent(number)}`;
 export const api = createApi({
   reducerPath: 'server',
   baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
-  tagTypes: ['Session', 'Floor', 'Motor'],
+  tagTypes: ['Session', 'Floor', 'Motor', 'Shop'],
   endpoints: (b) => ({
     session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     signIn: b.mutation<Session, { name: string; pin: string }>({
@@ -170,6 +177,28 @@ export const api = createApi({
       query: ({ writeId, number, entry }) => write(`${of(number)}/readings`, 'POST', writeId, entry),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
+    shop: b.query<ShopRecord, void>({ query: () => 'shop', providesTags: ['Shop'] }),
+    saveSettings: b.mutation<SettingsRecord, { writeId: string; settings: SettingsRecord }>({
+      query: ({ writeId, settings }) => write('shop/settings', 'PUT', writeId, settings),
+      // Settings change what every sheet of every motor reckons.
+      invalidatesTags: ['Shop', 'Motor'],
+    }),
+    saveReel: b.mutation<
+      unknown,
+      { writeId: string; id: string | null; reel: ReelEntry & { version?: number } }
+    >({
+      query: ({ writeId, id, reel }) =>
+        id ? write(`shop/reels/${id}`, 'PUT', writeId, reel) : write('shop/reels', 'POST', writeId, reel),
+      invalidatesTags: ['Shop'],
+    }),
+    removeReel: b.mutation<unknown, { writeId: string; id: string }>({
+      query: ({ writeId, id }) => write(`shop/reels/${id}`, 'DELETE', writeId),
+      invalidatesTags: ['Shop'],
+    }),
+    markJoint: b.mutation<JointMarkRecord, { writeId: string; number: string; entry: JointMarkEntry }>({
+      query: ({ writeId, number, entry }) => write(`${of(number)}/joints`, 'POST', writeId, entry),
+      invalidatesTags: (_r, _e, { number }) => [{ type: 'Motor', id: number }],
+    }),
     importMotor: b.mutation<{ number: string }, { writeId: string; document: unknown }>({
       query: ({ writeId, document }) => write('import', 'POST', writeId, document),
       invalidatesTags: ['Floor'],
@@ -195,4 +224,9 @@ export const {
   usePassGateMutation,
   useAddReadingMutation,
   useImportMotorMutation,
+  useShopQuery,
+  useSaveSettingsMutation,
+  useSaveReelMutation,
+  useRemoveReelMutation,
+  useMarkJointMutation,
 } = api;

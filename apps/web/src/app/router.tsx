@@ -16,6 +16,7 @@ export const router = createBrowserRouter([
     children: [
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },
+      { path: 'stores', ...lazy(() => import('../stores/stores.tsx'), 'Stores') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {
         path: 'motor/:number',
@@ -33,6 +34,8 @@ export const router = createBrowserRouter([
           { path: 'traveller', ...lazy(() => import('../traveller/traveller.tsx'), 'Traveller') },
           { path: 'tests', ...lazy(() => import('../test-panel/test-panel.tsx'), 'TestPanel') },
           { path: 'verdict', ...lazy(() => import('../verdict/verdict.tsx'), 'Verdict') },
+          { path: 'search', ...lazy(() => import('../search/search.tsx'), 'Search') },
+          { path: 'cut', ...lazy(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet') },
         ],
       },
       { path: '*', Component: () => <Navigate to="/" replace /> },

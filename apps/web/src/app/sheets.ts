@@ -2,6 +2,7 @@
 export const SHOP_SHEETS = [
   { key: 'F1', name: 'Floor', to: '/' },
   { key: 'F2', name: 'Take in', to: '/new' },
+  { key: 'F3', name: 'Stores', to: '/stores' },
   { key: 'F6', name: 'Legend', to: '/legend' },
 ] as const;
 export const MOTOR_SHEETS = [
@@ -12,4 +13,6 @@ export const MOTOR_SHEETS = [
   { key: '5', name: 'Traveller', to: '/traveller' },
   { key: '6', name: 'Tests', to: '/tests' },
   { key: '7', name: 'Verdict', to: '/verdict' },
+  { key: '8', name: 'Search', to: '/search' },
+  { key: '9', name: 'Cut', to: '/cut' },
 ] as const;

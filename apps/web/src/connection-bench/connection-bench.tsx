@@ -1,62 +1,172 @@
-/** The connection drawn to connect by, and the list of its joints. */
-import { type GroupEnd, type Joint, type WindingAnalysis } from '@norther/core';
+/** The connection bench: the drawing to connect by, the joints to tick, and the proof: walk, trace, terminals. */
+import {
+  coreOf,
+  jointKey,
+  jointLengths,
+  judgeWalk,
+  planKey,
+  standingMarks,
+  traceCurrent,
+  writeShorthand,
+  type WindingAnalysis,
+} from '@norther/core';
 import { connectionDrawing } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { MotorFile } from '../app/api.ts';
-import { plannedAnalysis } from './planned-analysis.ts';
+import { useMarkJointMutation, type MotorFile } from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { Key } from '../kit/key.tsx';
 import { PhaseBox } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { JointTable } from './joint-table.tsx';
+import { plannedAnalysis, type Planned } from './planned-analysis.ts';
+import { TerminalsPanel } from './terminals-panel.tsx';
+import { TracePanel } from './trace-panel.tsx';
+import { useWalk } from './use-walk.ts';
+import { WalkPanel } from './walk-panel.tsx';
 
 export function ConnectionBench() {
-  return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
+  return <MotorSheet>{(file) => <Opened key={file.motor.number} file={file} />}</MotorSheet>;
 }
 
-function Bench({ file }: { file: MotorFile }) {
-  const { analysis, role } = useMemo(() => plannedAnalysis(file), [file]);
-  const [joint, setJoint] = useState<number | null>(1);
-  const count = analysis?.connection.joints.length ?? 0;
+function Opened({ file }: { file: MotorFile }) {
+  const planned = useMemo(() => plannedAnalysis(file), [file]);
+  if (planned.analysis)
+    return (
+      <Bench
+        file={file}
+        planned={planned}
+        analysis={planned.analysis}
+        key={planKey(planned.analysis.layout)}
+      />
+    );
+  return (
+    <Sheet file={file}>
+      <View letter="A" name="Connection" className="p-6">
+        <h2 className="text-[21px]">Nothing to connect yet.</h2>
+        <p>
+          Fill{' '}
+          <Link to={`/motor/${encodeURIComponent(file.motor.number)}/card`} className="underline">
+            the data card
+          </Link>{' '}
+          first; it must describe a winding that can be wound.
+        </p>
+      </View>
+    </Sheet>
+  );
+}
+
+const PROOFS = { walk: 'Polarity walk', trace: 'Trace', terminals: 'Terminals' } as const;
+type Proof = keyof typeof PROOFS;
+
+function Bench({
+  file,
+  planned,
+  analysis,
+}: {
+  file: MotorFile;
+  planned: Planned;
+  analysis: WindingAnalysis;
+}) {
+  const { layout, connection } = analysis;
+  const { card } = planned.checked;
+  const [joint, setJoint] = useState<number>(1);
+  const [proof, setProof] = useState<Proof>('walk');
+  const [feed, setFeed] = useState<readonly [string, string] | null>(null);
+  const [turn, setTurn] = useState(0);
+  const [asking, setAsking] = useState(false);
+  const [mark, { isLoading }] = useMarkJointMutation();
+  const act = useAct();
+  const walk = useWalk(file, analysis);
+  const count = connection.joints.length;
+  const marks = useMemo(
+    () => standingMarks(layout, connection, file.jointMarks),
+    [layout, connection, file.jointMarks],
+  );
+  const others = file.jointMarks.filter((m) => m.plan !== planKey(layout)).length;
+  const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
+  const judged = useMemo(
+    () => judgeWalk(layout, connection, walk.phase, walk.readings),
+    [layout, connection, walk.phase, walk.readings],
+  );
+  const traced = useMemo(
+    () =>
+      proof === 'trace' && feed
+        ? traceCurrent(layout, connection.joints, { into: [feed[0]], outOf: [feed[1]] })
+        : null,
+    [proof, feed, layout, connection],
+  );
+  const toOpen = judged.explanations[0]?.joints ?? [];
+
+  const tick = async (number: number, kind: 'made' | 'wrong' | 'undone', note = '') => {
+    if (isLoading) return;
+    const j = connection.joints[number - 1]!;
+    await act(
+      unwrap(
+        mark({
+          writeId: crypto.randomUUID(),
+          number: file.motor.number,
+          entry: { plan: planKey(layout), joint: jointKey(j), mark: kind, note },
+        }),
+      ),
+      kind === 'made'
+        ? `Joint ${number} is made.`
+        : kind === 'wrong'
+          ? `Joint ${number} is wrong.`
+          : `Joint ${number} is open again.`,
+    );
+    if (kind === 'made' && number < count) setJoint(number + 1);
+  };
+  const toggle = (number: number) => void tick(number, marks.has(number) ? 'undone' : 'made');
+
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.matches('input, select, textarea')) return;
-      if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
+      if (e.target instanceof HTMLElement && e.target.matches('input, select, textarea, button, a')) return;
+      if (e.target instanceof HTMLElement && e.target.closest('[role=dialog]')) return;
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === 'ArrowDown') setJoint((j) => Math.min(count, j + 1));
+      else if (e.key === 'ArrowUp') setJoint((j) => Math.max(1, j - 1));
+      else if (e.key === ' ') toggle(joint);
+      else if (e.key === 'x' || e.key === 'X') setAsking(true);
+      else if (e.key === '[') setTurn((t) => t - Math.PI / 12);
+      else if (e.key === ']') setTurn((t) => t + Math.PI / 12);
+      else if (proof === 'walk' && /^[nNsS0]$/.test(e.key)) walk.read(e.key.toUpperCase() as 'N' | 'S' | '0');
+      else if (proof === 'walk' && e.key === 'Backspace') walk.back();
+      else return;
       e.preventDefault();
-      setJoint((j) => Math.max(1, Math.min(count, (j ?? 0) + (e.key === 'ArrowDown' ? 1 : -1))));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [count]);
+  });
+
   const scene = useMemo(
     () =>
-      analysis
-        ? connectionDrawing(analysis.layout, analysis.connection, { size: 680, chosenJoint: joint })
-        : null,
-    [analysis, joint],
+      connectionDrawing(layout, connection, {
+        size: 680,
+        chosenJoint: joint,
+        states: new Map(
+          [...marks].map(
+            ([n, m]) => [n, m.mark === 'wrong' || toOpen.includes(n) ? 'wrong' : 'made'] as const,
+          ),
+        ),
+        ...(proof === 'walk' && walk.begun
+          ? { readings: walk.readings, wrongGroups: judged.wrongGroups, nextGroup: walk.next }
+          : {}),
+        current: traced?.current ?? null,
+        exitClock: card.exitClock ?? 3,
+        turn,
+      }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [layout, connection, joint, marks, judged, traced, walk.readings, walk.next, proof, card.exitClock, turn],
   );
-  if (!analysis || !scene)
-    return (
-      <Sheet file={file}>
-        <View letter="A" name="Connection" className="p-6">
-          <h2 className="text-[21px]">Nothing to connect yet.</h2>
-          <p>
-            Fill{' '}
-            <Link to={`/motor/${encodeURIComponent(file.motor.number)}/card`} className="underline">
-              the data card
-            </Link>{' '}
-            first; it must describe a winding that can be wound.
-          </p>
-        </View>
-      </Sheet>
-    );
-  const { connection, layout, winding } = analysis;
-  const name = (e: GroupEnd) => `${layout.groups[e.group - 1]!.name}${e.end}`;
+  const groups = new Set(layout.groups.map((g) => g.coils.length));
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
-  const lead = connection.joints.filter((j) => j.kind === 'lead');
-  const jumpers = connection.joints.filter((j) => j.kind === 'jumper');
+  const made = [...marks.values()].filter((m) => m.mark === 'made').length;
   return (
-    <Sheet file={file} columns="7fr 5fr">
+    <Sheet file={file} columns="7fr 3.4fr 2.6fr">
       <View
         letter="A"
         name="Connection drawing"
@@ -64,14 +174,10 @@ function Bench({ file }: { file: MotorFile }) {
         className="relative overflow-hidden"
       >
         <div className="absolute top-2 left-3 leading-tight">
-          <b className="block text-[17px]">
-            {winding.slots} slots, {winding.poles} poles, 1-{winding.pitch + 1}, {winding.circuits}{' '}
-            {winding.connection === 'star' ? 'Y' : 'Δ'}
-          </b>
+          <b className="fig block text-[16px]">{writeShorthand(planned.checked.typed)}</b>
           <span className="text-[13px] text-graphite">
-            {layout.groups.length} groups, {winding.circuits}{' '}
-            {winding.circuits === 1 ? 'circuit' : 'circuits'}, {winding.connection},{' '}
-            {role === 'proposed' ? 'as proposed' : 'as found'}
+            {layout.groups.length} groups of {[...groups].sort((a, b) => a - b).join(' and ')},{' '}
+            {planned.role === 'proposed' ? 'as proposed' : 'as found'}
           </span>
         </div>
         <div className="absolute top-2 right-3 space-y-1 text-[13px]">
@@ -81,13 +187,14 @@ function Bench({ file }: { file: MotorFile }) {
             </span>
           ))}
         </div>
-        <div className="h-full p-1 max-xl:pt-16">
+        <div className="h-full p-1 max-xl:h-[760px] max-xl:pt-16">
           <SceneView
             scene={scene}
             fill
             onPick={(of) => {
               const [kind, n] = of.split('-');
               if (kind === 'joint') setJoint(Number(n));
+              if (kind === 'group' && proof === 'walk') walk.goTo(Number(n));
             }}
           />
         </div>
@@ -96,115 +203,112 @@ function Bench({ file }: { file: MotorFile }) {
           <br />
           not joined
         </p>
-        <p className="absolute right-3 bottom-2 text-right text-[13px] leading-tight text-graphite">
-          leads at 3 o’clock
+        <p className="absolute right-3 bottom-2 flex items-center gap-2 text-right text-[13px] leading-tight text-graphite">
+          leads at {card.exitClock ?? 3} o’clock. Turn
+          {(
+            [
+              ['[', -1],
+              [']', 1],
+            ] as const
+          ).map(([key, way]) => (
+            <button
+              key={key}
+              type="button"
+              aria-label={way < 0 ? 'Turn left' : 'Turn right'}
+              className="fig no-print border border-pencil px-1.5 text-ink max-xl:size-12"
+              onClick={() => setTurn((t) => t + (way * Math.PI) / 12)}
+            >
+              {key}
+            </button>
+          ))}
         </p>
       </View>
-      <View letter="B" name="Joints" className="overflow-auto px-4 py-2">
+      <View letter="B" name="Joints" className="overflow-auto px-3 py-2">
         <div className="flex items-baseline justify-between">
-          <h2 className="text-[17px]">{connection.joints.length} joints</h2>
-          <span className="text-[14px] text-graphite">jumpers first, each end sleeved</span>
+          <h2 className="text-[17px]">
+            {made} of {count} joints
+          </h2>
+          <span className="text-[13px] text-graphite">
+            {card.joint ?? planned.checked.card.joint ?? 'brazed'}, each end sleeved
+          </span>
         </div>
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
-              <th className="w-12 font-medium">no.</th>
-              <th className="w-8 font-medium">
-                <span className="sr-only">phase</span>
-              </th>
-              <th className="font-medium">ends</th>
-              <th className="font-medium">what</th>
-              <th className="text-right font-medium">slots</th>
-            </tr>
-          </thead>
-          <tbody>
-            {connection.joints.map((j) => (
-              <JointRow
-                key={j.number}
-                joint={j}
-                name={name}
-                slots={j.ends.map((e) => slotOf(analysis, e)).join(' ')}
-                chosen={j.number === joint}
-                onChoose={() => setJoint(j.number)}
-              />
-            ))}
-          </tbody>
-        </table>
-        <p className="mt-3 text-[14px] text-graphite">
-          {connection.groupEnds} group ends: {jumpers.length * 2} in jumpers,{' '}
-          {lead.reduce((n, j) => n + j.ends.length, 0)} in leads
-          {connection.endsAtStar ? `, ${connection.endsAtStar} in the star` : ''}. {connection.endsPerLead} on
-          a lead, {winding.connection}: {winding.circuits} {winding.circuits === 1 ? 'circuit' : 'circuits'}.{' '}
-          {analysis.coilEnds} coil ends to sleeve.
+        {others > 0 && (
+          <p className="text-[13px] text-carmine">
+            {others} {others === 1 ? 'mark belongs' : 'marks belong'} to another plan of this motor: look at
+            those joints.
+          </p>
+        )}
+        <JointTable
+          analysis={analysis}
+          marks={marks}
+          toOpen={toOpen}
+          lengths={lengths}
+          chosen={joint}
+          onChoose={setJoint}
+          onTick={toggle}
+        />
+        <div className="no-print mt-3 flex flex-wrap gap-2">
+          <Key primary letter="Space" onClick={() => toggle(joint)} disabled={isLoading}>
+            {marks.has(joint) ? `Open joint ${joint}` : `Joint ${joint} is made`}
+          </Key>
+          <Key letter="X" onClick={() => setAsking(true)} disabled={isLoading}>
+            It is wrong
+          </Key>
+        </div>
+        <p className="mt-2 text-[13px] text-graphite">
+          {connection.groupEnds} group ends, {analysis.coilEnds} coil ends to sleeve. {connection.endsPerLead}{' '}
+          on the first lead
+          {connection.endsAtStar ? `, ${connection.endsAtStar} at the star` : ''};{' '}
+          {connection.endsPerLead * analysis.winding.wires.reduce((n, w) => n + w.count, 0)} wires gathered
+          into that cable.
         </p>
-        <p className="mt-1 text-[14px] text-graphite">
-          s: start, first coil’s bore side. f: finish, last coil’s back side.
-        </p>
-        <p className="no-print mt-3 flex flex-wrap gap-x-6 gap-y-2 text-[15px]">
-          <a className="underline" href={`${base}/connection.csv?winding=${role}`} download>
+        <p className="no-print mt-2 flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
+          <a className="underline" href={`${base}/connection.pdf?winding=${planned.role}`}>
+            To print, PDF
+          </a>
+          <a className="underline" href={`${base}/connection.csv?winding=${planned.role}`} download>
             List as CSV
           </a>
-          <a className="underline" href={`${base}/connection.svg?winding=${role}`} download="connection.svg">
+          <a
+            className="underline"
+            href={`${base}/connection.svg?winding=${planned.role}`}
+            download="connection.svg"
+          >
             Drawing as SVG
           </a>
           <button type="button" className="underline" onClick={() => window.print()}>
             Print <kbd className="fig border border-pencil px-1 text-[12px]">P</kbd>
           </button>
         </p>
-        <p className="mt-2 text-[13px] text-graphite">
-          <kbd className="fig border border-pencil px-1">↑</kbd>{' '}
-          <kbd className="fig border border-pencil px-1">↓</kbd> joint
-        </p>
+        <ReasonDialog
+          title={`Joint ${joint} is wrong`}
+          text="It stays in the history with who and when; open it, mend it, tick it again."
+          action="Record it"
+          open={asking}
+          onOpen={setAsking}
+          onReason={(reason) => void tick(joint, 'wrong', reason)}
+        />
+      </View>
+      <View letter="C" name="Proof" className="overflow-auto px-3 py-2">
+        <div role="group" aria-label="Proof" className="mb-2 flex border-[1.5px] border-pencil">
+          {(Object.keys(PROOFS) as Proof[]).map((p) => (
+            <button
+              key={p}
+              type="button"
+              aria-pressed={proof === p}
+              onClick={() => setProof(p)}
+              className={`flex-1 px-1 py-1 text-[14px] -outline-offset-2 max-xl:min-h-12 ${proof === p ? 'bg-ink font-[650] text-paper' : ''}`}
+            >
+              {PROOFS[p]}
+            </button>
+          ))}
+        </div>
+        {proof === 'walk' && <WalkPanel analysis={analysis} walk={walk} judged={judged} />}
+        {proof === 'trace' && <TracePanel analysis={analysis} feed={feed} onFeed={setFeed} traced={traced} />}
+        {proof === 'terminals' && (
+          <TerminalsPanel analysis={analysis} volts={planned.checked.card.forVoltage} file={file} />
+        )}
       </View>
     </Sheet>
-  );
-}
-
-/** The slot an end comes out of. */
-const slotOf = (a: WindingAnalysis, e: GroupEnd): number => {
-  const { coils } = a.layout.groups[e.group - 1]!;
-  return e.end === 's' ? coils[0]! : a.layout.coils[coils[coils.length - 1]! - 1]!.bottomSlot;
-};
-
-function JointRow({
-  joint,
-  name,
-  slots,
-  chosen,
-  onChoose,
-}: {
-  joint: Joint;
-  name: (e: GroupEnd) => string;
-  slots: string;
-  chosen: boolean;
-  onChoose: () => void;
-}) {
-  return (
-    <tr className={`border-b border-grid ${chosen ? 'bg-wash' : ''}`} onClick={onChoose}>
-      <td className="py-1">
-        <button
-          type="button"
-          aria-pressed={chosen}
-          aria-label={`Joint ${joint.number}`}
-          className={`fig flex size-7 items-center justify-center rounded-[50%] text-[14px] ${chosen ? 'border-[3px] border-copper font-bold text-copper' : 'border border-graphite'}`}
-        >
-          {joint.number}
-        </button>
-      </td>
-      <td>
-        {joint.phase && joint.kind !== 'star' ? (
-          <PhaseBox phase={joint.phase} />
-        ) : (
-          <span className="fig pl-1">Y</span>
-        )}
-      </td>
-      <td className="fig py-1 text-[16px]">
-        {joint.ends.map(name).join(joint.kind === 'jumper' ? ' – ' : ' ')}
-      </td>
-      <td className="text-[14px]">
-        {joint.kind === 'lead' ? `lead ${joint.lead}` : joint.kind === 'star' ? 'star point' : 'jumper'}
-      </td>
-      <td className="fig text-right text-[13px] text-graphite">{slots}</td>
-    </tr>
   );
 }

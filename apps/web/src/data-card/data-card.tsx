@@ -1,11 +1,13 @@
 /** The data card: taking the winding data, with the drawing beside it and the checks under it. */
 import {
   COUNT_FIELDS,
-  layOut,
   CORE_FIELDS,
+  JOINING_FIELDS,
   MEASURED_FIELDS,
   proposePoles,
   REQUIRED_BEFORE_STRIPPING,
+  SLOT_FIELDS,
+  SPECIAL_FIELDS,
   WINDING_FIELDS,
   type Field,
 } from '@norther/core';
@@ -15,6 +17,7 @@ import type { MotorFile } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
+import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
@@ -34,12 +37,10 @@ function Card({ file }: { file: MotorFile }) {
   const form = useRef<HTMLFormElement>(null);
   const crowded = checked.findings.length > 1;
   // Turns, wire and circuits leave the drawing as it is: the last scene is kept while slots, poles and span stay.
-  const layout = checked.analysis?.layout;
-  const drawn = layout ? `${layout.slots}/${layout.poles}/${layout.pitch}` : '';
+  const drawn = layoutKey(checked.analysis?.layout);
   const ring = useMemo(() => {
-    const [slots, poles, pitch] = drawn.split('/').map(Number);
-    const laid = layOut({ slots: slots!, poles: poles!, pitch: pitch! });
-    return laid.ok ? slotRing(laid.value, { size: crowded ? 300 : 372 }) : null;
+    const layout = layoutOfKey(drawn);
+    return layout ? slotRing(layout, { size: crowded ? 300 : 372 }) : null;
   }, [drawn, crowded]);
   const proposed =
     card.plate.speedRpm && card.plate.frequencyHz
@@ -96,9 +97,22 @@ function Card({ file }: { file: MotorFile }) {
         >
           <ShorthandLine typed={typed} onFill={card.type} findings={checked.findings} hero />
           {card.clash && <MergeBox clash={card.clash} mine={typed} onMerge={card.merge} />}
-          <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{WINDING_FIELDS.map(field)}</div>
+          <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-5">{WINDING_FIELDS.map(field)}</div>
+          <More
+            title="Groups, skew, empty slots, a second winding, coil by coil"
+            fields={SPECIAL_FIELDS}
+            typed={typed}
+          >
+            {SPECIAL_FIELDS.map(field)}
+          </More>
           <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
+          <More title="How it was joined" fields={JOINING_FIELDS} typed={typed}>
+            {JOINING_FIELDS.map(field)}
+          </More>
           <Group title="Core">{CORE_FIELDS.map(field)}</Group>
+          <More title="Slot, gap and end turns" fields={SLOT_FIELDS} typed={typed}>
+            {SLOT_FIELDS.map(field)}
+          </More>
           <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>
           <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
             <Key primary type="submit" letter="Ctrl S" disabled={!card.open || card.saving}>
@@ -138,14 +152,22 @@ function Card({ file }: { file: MotorFile }) {
             </span>
           </div>
         </div>
-        {checked.leadReadings.length > 0 && (stops > 0 || checked.leadReadings.length > 1) && (
-          <LeadReadings
-            readings={checked.leadReadings}
-            ends={checked.card.endsPerLead!}
-            card={checked.card}
-            onTake={(circuits, connection) => card.type({ circuits: String(circuits), connection })}
-          />
-        )}
+        {checked.leadReadings.length > 0 &&
+          (stops > 0 || checked.leadReadings.length > 1 || !checked.card.circuits) && (
+            <LeadReadings
+              readings={checked.leadReadings}
+              ends={checked.card.endsPerLead!}
+              card={checked.card}
+              furtherLook={checked.furtherLook}
+              onTake={(r) =>
+                card.type({
+                  circuits: String(r.circuits),
+                  connection: r.connection,
+                  ...(r.scheme === 'three' ? {} : { leads: r.scheme }),
+                })
+              }
+            />
+          )}
         <FindingList findings={checked.findings} onPick={goTo} />
         {ring ? (
           <div className="mt-2 flex justify-center">
@@ -168,5 +190,29 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
       <legend className="mb-1 w-full border-b-[1.5px] border-ink text-[15px] font-[650]">{title}</legend>
       <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{children}</div>
     </fieldset>
+  );
+}
+
+/** What most cards leave empty, folded away; open when something stands in it. */
+function More({
+  title,
+  fields,
+  typed,
+  children,
+}: {
+  title: string;
+  fields: readonly Field[];
+  typed: Readonly<Record<string, string>>;
+  children: ReactNode;
+}) {
+  const filled = fields.filter((f) => typed[f.id]?.trim()).length;
+  return (
+    <details className="mt-2" open={filled > 0}>
+      <summary className="cursor-pointer border-b border-hair pb-0.5 text-[14px] font-[620] text-graphite">
+        {title}
+        {filled > 0 && <span className="fig ml-2 font-normal">{filled}</span>}
+      </summary>
+      <div className="mt-1 grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{children}</div>
+    </details>
   );
 }

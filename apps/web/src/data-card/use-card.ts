@@ -1,5 +1,12 @@
 /** A data card as it is being typed: reading, checks, saving, and merging with what somebody else saved. */
-import { checkDataCard, proposedCard, readNameplate, WINDING_FIELDS, type CheckedCard } from '@norther/core';
+import {
+  checkDataCard,
+  PROPOSAL_FIELDS,
+  proposedCard,
+  readNameplate,
+  readShopSettings,
+  type CheckedCard,
+} from '@norther/core';
 import type { WindingRecord } from '@norther/records';
 import { useMemo, useState } from 'react';
 import { useSaveWindingMutation, type MotorFile } from '../app/api.ts';
@@ -14,16 +21,24 @@ export interface Clash {
 
 /** What a proposal is made of; the iron stays with the card as found. */
 const windingOnly = (typed: Readonly<Record<string, string>>) =>
-  Object.fromEntries(WINDING_FIELDS.flatMap((f) => (typed[f.id] ? [[f.id, typed[f.id]!]] : [])));
+  Object.fromEntries(
+    PROPOSAL_FIELDS.flatMap((f) => (typed[f.id] === undefined ? [] : [[f.id, typed[f.id]!]])),
+  );
 
 /** The fields a new card starts with: the poles the plate points to, two layers. */
 const NEW_CARD = { layers: '2' };
 const NOTHING = {};
 
+const SAVED: Readonly<Record<WindingRecord['role'], string>> = {
+  'as-found': 'The card is saved.',
+  proposed: 'The proposal is saved.',
+  'as-wound': 'The winding as wound is saved.',
+};
+
 /** @param found for a proposal: the card as found, as it stands in the fields now */
 export function useCard(
   file: MotorFile,
-  role: 'as-found' | 'proposed',
+  role: WindingRecord['role'],
   found?: Readonly<Record<string, string>>,
 ) {
   const record = file.windings.find((w) => w.role === role);
@@ -36,8 +51,9 @@ export function useCard(
   const [clash, setClash] = useState<Clash | null>(null);
   const act = useAct();
   const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
+  const shop = useMemo(() => readShopSettings(file.settings), [file.settings]);
   const typed = useMemo(() => (found ? proposedCard(found, draft.typed) : draft.typed), [found, draft.typed]);
-  const checked: CheckedCard = useMemo(() => checkDataCard(typed, plate), [typed, plate]);
+  const checked: CheckedCard = useMemo(() => checkDataCard(typed, plate, true, shop), [typed, plate, shop]);
   const saving = async (typed: Readonly<Record<string, string>>, version: number) => {
     const problem = await act(
       unwrap(
@@ -48,7 +64,7 @@ export function useCard(
           change: { typed: { ...typed }, version, why: '' },
         }),
       ),
-      role === 'as-found' ? 'The card is saved.' : 'The proposal is saved.',
+      SAVED[role],
     );
     if (!problem) {
       draft.drop();
@@ -66,6 +82,7 @@ export function useCard(
     drop: draft.drop,
     checked,
     plate,
+    shop,
     record,
     saving: isLoading,
     save: () => saving(found ? windingOnly(typed) : typed, draft.version),

@@ -57,7 +57,9 @@ export function TypedField({
     : reading.state === 'read' && reading.converted
       ? `reads ${showShort(reading.value, 4)} ${unit}`
       : null;
-  const height = large ? 'h-14 text-[20px]' : 'h-9 text-[16px]';
+  // A list of coils takes lines, not a line.
+  const long = field.kind === 'text' && (field.maxLength ?? 0) > 1000;
+  const height = long ? 'min-h-24' : large ? 'h-14 text-[20px]' : 'h-9 text-[16px]';
   const line = doubt
     ? stop
       ? 'border-b-carmine'
@@ -94,11 +96,23 @@ export function TypedField({
               </option>
             ))}
           </select>
+        ) : long ? (
+          <textarea
+            id={id}
+            name={field.id}
+            value={value}
+            rows={4}
+            spellCheck={false}
+            onChange={(e) => onType(e.target.value)}
+            aria-describedby={below ? `${id}-below` : undefined}
+            className="fig min-w-0 flex-1 resize-y bg-transparent px-2 py-1 text-[14px] outline-none"
+          />
         ) : (
           <input
             id={id}
             name={field.id}
             value={value}
+            title={field.hint}
             onChange={(e) => onType(e.target.value)}
             onKeyDown={onEnter}
             autoComplete="off"

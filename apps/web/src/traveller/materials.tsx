@@ -1,31 +1,35 @@
 /** What a step takes, for this motor. */
-import { showShort, type Station } from '@norther/core';
+import { showShort, type Station, type WindingAnalysis, type WindingLayout } from '@norther/core';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
-import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
+import { useCut } from '../cut-sheet/use-cut.ts';
 
 /** What the step uses, worked out for this motor. */
 export function Materials({ file, station }: { file: MotorFile; station: Station }) {
-  const { analysis } = plannedAnalysis(file);
+  const { analysis, cut } = useCut(file);
   if (!analysis || !['insulate', 'wind', 'connect', 'check'].includes(station.id)) return null;
   const { winding, layout, connection, figures } = analysis;
   const wires = winding.wires.map((w) => `${w.count}×${w.bareDiameterMm.toFixed(2)}`).join(' + ');
   const value = (id: keyof typeof figures) => (figures[id] ? showShort(figures[id].value, 4) : '–');
   const rows: readonly [string, string][] =
     station.id === 'insulate'
-      ? [
-          ['Slot liners', `${winding.slots} pieces`],
-          ['Separators between the layers', `${winding.slots} pieces`],
-          ['Wedges', `${winding.slots} pieces`],
-        ]
+      ? cut?.ok
+        ? cut.value.items.map((i): [string, string] => [
+            i.name,
+            `${i.count} × ${i.width.value.toFixed(1)} × ${i.length.value.toFixed(0)} mm`,
+          ])
+        : [
+            ['Slot liners', `${layout.slots - layout.emptySlots.length} pieces`],
+            ['Wedges', `${layout.slots - layout.emptySlots.length} pieces`],
+          ]
       : station.id === 'wind'
         ? [
             [
               'Coils',
               `${layout.coils.length}, in ${layout.groups.length} groups of ${groupSizes(layout.groups.map((g) => g.coils.length))}`,
             ],
-            ['Span', `1-${winding.pitch + 1}`],
-            ['Turns in a coil', String(winding.turnsPerCoil)],
+            ['Span', spans(layout)],
+            ['Turns in a coil', turns(analysis)],
             ['Wires in hand', `${wires} mm`],
             ['Mean turn', `${value('meanTurn')} mm`],
             ['Copper', `${value('copperMass')} kg`],
@@ -54,6 +58,14 @@ export function Materials({ file, station }: { file: MotorFile; station: Station
           ))}
         </tbody>
       </table>
+      {station.id === 'insulate' && (
+        <Link
+          className="mt-2 inline-block underline"
+          to={`/motor/${encodeURIComponent(file.motor.number)}/cut`}
+        >
+          The cut sheet
+        </Link>
+      )}
       {station.id === 'connect' && (
         <Link
           className="mt-2 inline-block underline"
@@ -65,6 +77,17 @@ export function Materials({ file, station }: { file: MotorFile; station: Station
     </section>
   );
 }
+
+const spans = (layout: WindingLayout) =>
+  [...new Set(layout.coils.map((c) => c.pitch))]
+    .sort((a, b) => b - a)
+    .map((p) => `1-${p + 1}`)
+    .join(', ');
+
+const turns = ({ layout, winding }: WindingAnalysis) =>
+  winding.turnPatterns
+    ? winding.turnPatterns.map((p) => p.join(', ')).join(' / ')
+    : String(Math.round(layout.meanTurns ?? winding.turnsPerCoil));
 
 const groupSizes = (sizes: readonly number[]) => {
   const [least, most] = [Math.min(...sizes), Math.max(...sizes)];

@@ -1,7 +1,8 @@
-/** The bench's figures: as found beside proposed, each on its scale, each opening its working. */
+/** The bench's figures: as found, proposed and as wound side by side, each on its scale, each opening its working. */
 import { FIGURE_IDS, showShort, type FigureId, type WindingAnalysis } from '@norther/core';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark } from '../kit/marks.tsx';
+import { ROLE_NAME, type Role } from './bench-state.ts';
 
 /** In the order a winder asks for them; the rest stands behind them. */
 const ORDER: readonly FigureId[] = [
@@ -23,6 +24,9 @@ const ORDER: readonly FigureId[] = [
   'lineResistance20',
   'lineResistance25',
   'copperMass',
+  'copperLoss',
+  'ampereLoading',
+  'magnetisingCurrent',
   'gapDensityPeak',
   'slotsPerPolePerPhase',
   'seriesTurns',
@@ -30,39 +34,51 @@ const ORDER: readonly FigureId[] = [
 ];
 export const SHOWN: readonly FigureId[] = [...ORDER, ...FIGURE_IDS.filter((id) => !ORDER.includes(id))];
 
+export interface FigureColumn {
+  readonly role: Role;
+  readonly analysis: WindingAnalysis | null;
+}
+
 export function FigureTable({
-  found,
-  proposed,
+  columns,
+  main,
   chosen,
   onChoose,
 }: {
-  readonly found: WindingAnalysis | null;
-  readonly proposed: WindingAnalysis | null;
+  /** As found first; what stands beside it is compared with it. */
+  readonly columns: readonly FigureColumn[];
+  readonly main: Role;
   readonly chosen: FigureId | null;
   readonly onChoose: (id: FigureId) => void;
 }) {
-  const main = proposed ?? found;
-  if (!main) return null;
-  const value = (a: WindingAnalysis | null, id: FigureId) => {
-    const f = a?.figures[id];
-    return f ? showShort(f.value, 4) : '–';
-  };
+  const shown = columns.find((c) => c.role === main)?.analysis;
+  if (!shown) return null;
+  const found = columns[0]!.analysis;
   return (
     <table className="w-full border-collapse">
       <thead>
         <tr className="border-b-2 border-ink text-right text-[13px]">
           <th className="text-left font-medium text-graphite">figure</th>
-          <th className="font-medium text-graphite">as found</th>
-          {proposed && <th className="font-[650] text-copper">proposed</th>}
+          {columns.map((c) => (
+            <th
+              key={c.role}
+              className={`pl-2 whitespace-nowrap ${c.role === main && columns.length > 1 ? 'font-[650] text-copper' : 'font-medium text-graphite'}`}
+            >
+              {ROLE_NAME[c.role]}
+            </th>
+          ))}
           <th className="w-[96px] pl-2 text-left font-medium text-graphite">where it stands</th>
         </tr>
       </thead>
       <tbody>
-        {SHOWN.filter((id) => main.figures[id]).map((id) => {
-          const figure = main.figures[id]!;
-          const judged = main.judged[id];
-          const before = proposed ? found?.figures[id]?.value : undefined;
-          const moved = before !== undefined && Math.abs(before - figure.value) > 1e-9 * Math.abs(before);
+        {SHOWN.filter((id) => shown.figures[id]).map((id) => {
+          const figure = shown.figures[id]!;
+          const judged = shown.judged[id];
+          const before = main === 'as-found' ? undefined : found?.figures[id]?.value;
+          const moved = (value: number | undefined) =>
+            value !== undefined &&
+            found?.figures[id] !== undefined &&
+            Math.abs(value - found.figures[id].value) > 1e-9 * Math.abs(value);
           return (
             <tr
               key={id}
@@ -74,28 +90,29 @@ export function FigureTable({
                   type="button"
                   aria-expanded={chosen === id}
                   data-figure={id}
-                  className={`w-full py-[3.5px] text-left text-[14px] -outline-offset-2 ${chosen === id ? 'font-[650] text-copper' : ''}`}
+                  className={`w-full py-[3.5px] text-left text-[14px] -outline-offset-2 max-xl:py-2.5 ${chosen === id ? 'font-[650] text-copper' : ''}`}
                 >
                   {figure.name} <span className="fig text-[13px] text-graphite">{figure.unit}</span>
                 </button>
               </th>
-              <td className="fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap">
-                {value(found, id)}
-              </td>
-              {proposed && (
-                <td
-                  className={`fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap ${moved ? 'font-bold' : ''}`}
-                >
-                  {value(proposed, id)}
-                </td>
-              )}
+              {columns.map((c) => {
+                const value = c.analysis?.figures[id]?.value;
+                return (
+                  <td
+                    key={c.role}
+                    className={`fig py-[3.5px] pl-2 text-right text-[15px] whitespace-nowrap ${moved(value) ? 'font-bold' : ''}`}
+                  >
+                    {value === undefined ? '–' : showShort(value, 4)}
+                  </td>
+                );
+              })}
               <td className="pl-2">
                 {judged && (
                   <span className="flex items-center gap-1" title={VERDICT_WORD[judged.verdict]}>
                     <LimitScale
                       scale={judged.scale}
                       value={figure.value}
-                      before={moved ? (before ?? null) : null}
+                      before={moved(figure.value) ? (before ?? null) : null}
                       small
                       width={74}
                     />

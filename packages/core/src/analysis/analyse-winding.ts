@@ -98,7 +98,10 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
     ...at(layout, winding),
     slow: slowOf(layout, winding, connected.value, at),
     coilEnds: 2 * layout.coils.length,
-    findings: [...balanceFindings(layout, balance), ...spanFindings(layout, isTwoSpeed(connected.value.scheme))],
+    findings: [
+      ...balanceFindings(layout, balance),
+      ...spanFindings(layout, isTwoSpeed(connected.value.scheme)),
+    ],
   });
 }
 

@@ -9,4 +9,5 @@ export {
 } from './cut-list.ts';
 export { layOnRoll, type RollLayout } from './roll-layout.ts';
 export { coilFormer, type CoilFormer, type FormerCoil } from './coil-former.ts';
+export { jointLengths, slotOfEnd } from './joint-lengths.ts';
 export { wireToTake, type WireNeed } from './wire-needed.ts';

@@ -1,0 +1,142 @@
+/** What lies within the limits, two figures against each other: each dot a winding, the best ones numbered. */
+import { showWires, type Candidate } from '@norther/core';
+import { extent, scaleLinear } from 'd3';
+import { useMemo } from 'react';
+import { useWidth } from '../kit/use-width.ts';
+
+export const AXES = {
+  copperKg: { name: 'Copper', unit: 'kg', of: (c: Candidate) => c.copperKg },
+  lossW: { name: 'Loss in the winding, 75 °C', unit: 'W', of: (c: Candidate) => c.lossW },
+  fill: { name: 'Slot fill, enamelled', unit: '', of: (c: Candidate) => c.fill },
+  toothT: { name: 'Tooth flux density', unit: 'T', of: (c: Candidate) => c.toothT },
+  currentDensity: { name: 'Current density', unit: 'A/mm²', of: (c: Candidate) => c.currentDensity },
+} as const;
+export type Axis = keyof typeof AXES;
+
+const NUMBERED = 12;
+
+export function SearchPlot({
+  best,
+  sample,
+  x,
+  y,
+  chosen,
+  onChoose,
+}: {
+  readonly best: readonly Candidate[];
+  readonly sample: readonly Candidate[];
+  readonly x: Axis;
+  readonly y: Axis;
+  readonly chosen: number | null;
+  readonly onChoose: (candidate: Candidate, place: number | null) => void;
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>(700);
+  const height = 470;
+  const shown = best.slice(0, NUMBERED);
+  const all = useMemo(() => [...sample, ...shown], [sample, shown]);
+  const scale = (axis: Axis, from: number, to: number) => {
+    const [low = 0, high = 1] = extent(all, AXES[axis].of) as [number, number];
+    const pad = (high - low || high || 1) * 0.06;
+    return scaleLinear([low - pad, high + pad], [from, to]).nice(5);
+  };
+  const sx = scale(x, 58, width - 16);
+  const sy = scale(y, height - 44, 12);
+  const at = (c: Candidate) => [sx(AXES[x].of(c)), sy(AXES[y].of(c))] as const;
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`${AXES[y].name} against ${AXES[x].name} of ${all.length} windings`}
+        className="block"
+      >
+        {sx.ticks(6).map((t) => (
+          <g key={t}>
+            <path d={`M${sx(t)} 12V${height - 44}`} stroke="var(--grid)" strokeWidth="0.75" />
+            <text
+              x={sx(t)}
+              y={height - 28}
+              fontSize="12"
+              textAnchor="middle"
+              className="font-fig"
+              fill="var(--graphite)"
+            >
+              {t}
+            </text>
+          </g>
+        ))}
+        {sy.ticks(6).map((t) => (
+          <g key={t}>
+            <path d={`M58 ${sy(t)}H${width - 16}`} stroke="var(--grid)" strokeWidth="0.75" />
+            <text
+              x="50"
+              y={sy(t) + 4}
+              fontSize="12"
+              textAnchor="end"
+              className="font-fig"
+              fill="var(--graphite)"
+            >
+              {t}
+            </text>
+          </g>
+        ))}
+        <path d={`M58 12V${height - 44}H${width - 16}`} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
+        <text x={width - 16} y={height - 8} fontSize="13" textAnchor="end" fill="var(--ink)">
+          {AXES[x].name} {AXES[x].unit}
+        </text>
+        <text x="58" y="10" fontSize="13" fill="var(--ink)">
+          {AXES[y].name} {AXES[y].unit}
+        </text>
+        {sample.map((c, i) => {
+          const [cx, cy] = at(c);
+          return (
+            <circle
+              key={i}
+              cx={cx}
+              cy={cy}
+              r={c.connection === 'star' ? 3 : 3.4}
+              fill={c.connection === 'star' ? 'var(--hair)' : 'var(--paper)'}
+              stroke="var(--pencil)"
+              strokeWidth="0.8"
+              className="cursor-pointer"
+              onClick={() => onChoose(c, null)}
+            >
+              <title>{`T${c.turns} ${showWires(c.wires)} 1-${c.pitch + 1} ${c.circuits}${c.connection === 'star' ? 'Y' : 'Δ'}`}</title>
+            </circle>
+          );
+        })}
+        {shown.map((c, i) => {
+          const [cx, cy] = at(c);
+          const is = chosen === i;
+          return (
+            <g key={`best-${i}`} className="cursor-pointer" onClick={() => onChoose(c, i)}>
+              <circle
+                cx={cx}
+                cy={cy}
+                r={is ? 10 : 8}
+                fill={is ? 'var(--copper)' : 'var(--paper)'}
+                stroke={is ? 'var(--copper)' : 'var(--ink)'}
+                strokeWidth="1.6"
+              />
+              <text
+                x={cx}
+                y={cy + 3.8}
+                fontSize="10.5"
+                fontWeight="700"
+                textAnchor="middle"
+                className="font-fig"
+                fill={is ? 'var(--on-copper)' : 'var(--ink)'}
+              >
+                {i + 1}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <p className="px-3 text-[13px] text-graphite">
+        Filled dot: star. Open dot: delta. Numbered: the best by rank. Click a dot to choose it.
+      </p>
+    </div>
+  );
+}

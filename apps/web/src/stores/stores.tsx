@@ -1,0 +1,251 @@
+/** Stores: wire on the reels, and what the shop has decided for all its motors. */
+import { enamelledDiameterMm, readQuantity, SETTINGS_FIELDS, showShort } from '@norther/core';
+import type { ReelRecord, SettingsRecord } from '@norther/records';
+import { useState } from 'react';
+import {
+  useRemoveReelMutation,
+  useSaveReelMutation,
+  useSaveSettingsMutation,
+  useSessionQuery,
+  useShopQuery,
+} from '../app/api.ts';
+import { unwrap, useAct } from '../app/use-act.ts';
+import { useDraft } from '../app/use-draft.ts';
+import { TypedField } from '../kit/fields.tsx';
+import { Key } from '../kit/key.tsx';
+import { Sheet, View } from '../kit/sheet.tsx';
+
+export function Stores() {
+  const { data: shop } = useShopQuery();
+  return (
+    <Sheet
+      columns="7fr 5fr"
+      title={
+        <div className="px-3 py-1.5">
+          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
+          <b className="block text-[16px] leading-tight">Stores</b>
+          <span className="text-[13px]">wire on the reels, settings of the shop</span>
+        </div>
+      }
+    >
+      <View letter="A" name="Wire on the reels" className="overflow-auto px-4 py-2">
+        {shop && <Reels reels={shop.reels} />}
+      </View>
+      <View letter="B" name="The shop has decided" className="overflow-auto px-4 py-2">
+        {shop && <Settings key={shop.settings.version} settings={shop.settings} />}
+      </View>
+    </Sheet>
+  );
+}
+
+interface Writing {
+  readonly id: string | null;
+  readonly version?: number;
+  readonly name: string;
+  readonly bare: string;
+  readonly grade: string;
+  readonly mass: string;
+}
+const NEW: Writing = { id: null, name: '', bare: '', grade: '2', mass: '' };
+
+function Reels({ reels }: { reels: readonly ReelRecord[] }) {
+  const [writing, setWriting] = useState<Writing>(NEW);
+  const [save] = useSaveReelMutation();
+  const [remove] = useRemoveReelMutation();
+  const act = useAct();
+  const bare = readQuantity(writing.bare, 'wire-diameter');
+  const mass = readQuantity(writing.mass, 'mass');
+  const wrong = writing.bare && !bare.ok ? bare.message : writing.mass && !mass.ok ? mass.message : null;
+  const ready = writing.name.trim() !== '' && bare.ok && mass.ok;
+  const keep = async () => {
+    if (!ready) return;
+    const problem = await act(
+      unwrap(
+        save({
+          writeId: crypto.randomUUID(),
+          id: writing.id,
+          reel: {
+            name: writing.name,
+            bareDiameterMm: bare.value,
+            grade: Number(writing.grade) as 1 | 2 | 3,
+            overEnamelMm: null,
+            massKg: mass.value,
+            ...(writing.version === undefined ? {} : { version: writing.version }),
+          },
+        }),
+      ),
+      `Reel ${writing.name} is kept.`,
+    );
+    if (!problem) setWriting(NEW);
+  };
+  const total = reels.reduce((s, r) => s + r.massKg, 0);
+  const input = (id: 'name' | 'bare' | 'mass', label: string, unit?: string) => (
+    <label className="block min-w-0 text-[13px] text-graphite">
+      {label}
+      <span className="flex border-[1.5px] border-b-2 border-pencil border-b-ink bg-field focus-within:border-b-copper">
+        <input
+          name={`reel-${id}`}
+          value={writing[id]}
+          onChange={(e) => setWriting({ ...writing, [id]: e.target.value })}
+          autoComplete="off"
+          className="fig h-9 w-full min-w-0 bg-transparent px-2 text-[16px] text-ink outline-none"
+        />
+        {unit && (
+          <span className="fig flex items-center border-l border-hair px-1.5 text-[13px]">{unit}</span>
+        )}
+      </span>
+    </label>
+  );
+  return (
+    <>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+        className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[1fr_1fr_90px_1fr_auto]"
+      >
+        {input('name', writing.id ? 'Reel, to change' : 'New reel')}
+        {input('bare', 'Bare wire, or #18', 'mm')}
+        <label className="block text-[13px] text-graphite">
+          Enamel
+          <select
+            name="reel-grade"
+            value={writing.grade}
+            onChange={(e) => setWriting({ ...writing, grade: e.target.value })}
+            className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1 text-[15px] text-ink"
+          >
+            <option value="1">grade 1</option>
+            <option value="2">grade 2</option>
+            <option value="3">grade 3</option>
+          </select>
+        </label>
+        {input('mass', 'On it', 'kg')}
+        <div className="flex gap-2">
+          <Key primary type="submit" disabled={!ready}>
+            {writing.id ? 'Change' : 'Add'}
+          </Key>
+          {writing.id && <Key onClick={() => setWriting(NEW)}>Undo</Key>}
+        </div>
+      </form>
+      {wrong && <p className="mt-1 text-[14px] text-carmine">{wrong}</p>}
+      <table className="mt-3 w-full">
+        <thead>
+          <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
+            <th className="font-medium">reel</th>
+            <th className="text-right font-medium">bare mm</th>
+            <th className="text-right font-medium">over enamel mm</th>
+            <th className="pl-4 font-medium">enamel</th>
+            <th className="text-right font-medium">on it kg</th>
+            <th className="w-1/4" />
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {reels.map((r) => (
+            <tr key={r.id} className={`border-b border-grid ${writing.id === r.id ? 'bg-wash' : ''}`}>
+              <td className="fig text-[15px]">
+                <button
+                  type="button"
+                  className="py-1 underline decoration-hair underline-offset-4"
+                  onClick={() =>
+                    setWriting({
+                      id: r.id,
+                      version: r.version,
+                      name: r.name,
+                      bare: String(r.bareDiameterMm),
+                      grade: String(r.grade),
+                      mass: String(r.massKg),
+                    })
+                  }
+                >
+                  {r.name}
+                </button>
+              </td>
+              <td className="fig text-right text-[16px]">{r.bareDiameterMm.toFixed(2)}</td>
+              <td className="fig text-right text-[15px]">
+                {(r.overEnamelMm ?? enamelledDiameterMm(r.bareDiameterMm, r.grade)).toFixed(3)}
+              </td>
+              <td className="pl-4 text-[14px]">grade {r.grade}</td>
+              <td className="fig text-right text-[16px]">{r.massKg.toFixed(1)}</td>
+              <td className="pl-3">
+                <span
+                  className="block h-2 bg-hair"
+                  style={{ width: `${Math.min(100, (100 * r.massKg) / 25)}%` }}
+                />
+              </td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  className="px-1 text-[13px] text-graphite underline"
+                  onClick={() =>
+                    void act(
+                      unwrap(remove({ writeId: crypto.randomUUID(), id: r.id })),
+                      `Reel ${r.name} is gone.`,
+                    )
+                  }
+                >
+                  used up
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-[13px] text-graphite">
+        {reels.length} reels, {showShort(total, 4)} kg. Bar: against a full reel of 25 kg. Over enamel: IEC
+        60317-0-1, from memory, where not measured.
+      </p>
+    </>
+  );
+}
+
+function Settings({ settings }: { settings: SettingsRecord }) {
+  const { data: session } = useSessionQuery();
+  const draft = useDraft('shop-settings', settings.typed, settings.version);
+  const [save, { isLoading }] = useSaveSettingsMutation();
+  const act = useAct();
+  const lead = session?.role === 'lead';
+  const keep = async () => {
+    const problem = await act(
+      unwrap(
+        save({
+          writeId: draft.writeId ?? crypto.randomUUID(),
+          settings: { typed: { ...draft.typed }, version: draft.version },
+        }),
+      ),
+      'The shop’s settings are saved.',
+    );
+    if (!problem) draft.drop();
+  };
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <p className="mb-2 text-[14px] text-graphite">
+        Schools differ; these hold for every motor that does not say otherwise. Empty: the published default.
+      </p>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+        {SETTINGS_FIELDS.map((f) => (
+          <TypedField
+            key={f.id}
+            field={f}
+            value={draft.typed[f.id] ?? ''}
+            onType={(v) => draft.type({ [f.id]: v })}
+            suggestion={f.hint ? <span className="text-graphite">{f.hint}</span> : undefined}
+          />
+        ))}
+      </div>
+      <div className="mt-3 flex gap-2">
+        <Key primary type="submit" disabled={!lead || !draft.open || isLoading}>
+          Save for the shop
+        </Key>
+        {draft.open && <Key onClick={draft.drop}>Undo</Key>}
+      </div>
+      {!lead && <p className="mt-1 text-[14px] text-graphite">Only a lead changes what holds for all.</p>}
+    </form>
+  );
+}
