@@ -19,7 +19,15 @@ export function connectionPdf(
   words('Connection, from the connection end', MARGIN, 110, 14, true);
   figures(line, MARGIN, 130, 12, true);
   const size = PAGE.width - 2 * MARGIN;
-  drawScene(doc, connectionDrawing(layout, connection, { size: 700, exitClock }), MARGIN, 148, size / 700);
+  // Many groups are drawn on a larger sheet and made smaller, so that every one keeps its name.
+  const drawn = layout.groups.length > 40 ? 1250 : 700;
+  drawScene(
+    doc,
+    connectionDrawing(layout, connection, { size: drawn, exitClock }),
+    MARGIN,
+    148,
+    size / drawn,
+  );
   let y = 148 + size + 8;
   rule(y, 0.8);
   y += 6;

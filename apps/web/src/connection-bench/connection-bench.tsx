@@ -10,7 +10,7 @@ import {
   writeShorthand,
   type WindingAnalysis,
 } from '@norther/core';
-import { connectionDrawing } from '@norther/drawings';
+import { connectionDrawing, type JointState } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useMarkJointMutation, type MotorFile } from '../app/api.ts';
@@ -59,7 +59,7 @@ function Opened({ file }: { file: MotorFile }) {
   );
 }
 
-const PROOFS = { walk: 'Polarity walk', trace: 'Trace', terminals: 'Terminals' } as const;
+const PROOFS = { walk: 'Walk', trace: 'Trace', terminals: 'Terminals' } as const;
 type Proof = keyof typeof PROOFS;
 
 function Bench({
@@ -73,10 +73,10 @@ function Bench({
 }) {
   const { layout, connection } = analysis;
   const { card } = planned.checked;
-  const [joint, setJoint] = useState<number>(1);
   const [proof, setProof] = useState<Proof>('walk');
   const [feed, setFeed] = useState<readonly [string, string] | null>(null);
   const [turn, setTurn] = useState(0);
+  const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
   const [mark, { isLoading }] = useMarkJointMutation();
   const act = useAct();
@@ -85,6 +85,9 @@ function Bench({
   const marks = useMemo(
     () => standingMarks(layout, connection, file.jointMarks),
     [layout, connection, file.jointMarks],
+  );
+  const [joint, setJoint] = useState<number>(
+    () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
   );
   const others = file.jointMarks.filter((m) => m.plan !== planKey(layout)).length;
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
@@ -99,7 +102,7 @@ function Bench({
         : null,
     [proof, feed, layout, connection],
   );
-  const toOpen = judged.explanations[0]?.joints ?? [];
+  const toOpen = useMemo(() => judged.explanations[0]?.joints ?? [], [judged]);
 
   const tick = async (number: number, kind: 'made' | 'wrong' | 'undone', note = '') => {
     if (isLoading) return;
@@ -142,16 +145,21 @@ function Bench({
     return () => window.removeEventListener('keydown', onKey);
   });
 
+  const states = useMemo(
+    () =>
+      new Map<number, JointState>([
+        ...[...marks].map(([n, m]) => [n, m.mark === 'wrong' ? 'wrong' : 'made'] as const),
+        ...toOpen.map((n) => [n, 'wrong'] as const),
+      ]),
+    [marks, toOpen],
+  );
   const scene = useMemo(
     () =>
       connectionDrawing(layout, connection, {
-        size: 680,
+        // Drawn anew at the larger size, so that what had no room to be written is written.
+        size: 680 * zoom,
         chosenJoint: joint,
-        states: new Map(
-          [...marks].map(
-            ([n, m]) => [n, m.mark === 'wrong' || toOpen.includes(n) ? 'wrong' : 'made'] as const,
-          ),
-        ),
+        states,
         ...(proof === 'walk' && walk.begun
           ? { readings: walk.readings, wrongGroups: judged.wrongGroups, nextGroup: walk.next }
           : {}),
@@ -160,13 +168,25 @@ function Bench({
         turn,
       }),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [layout, connection, joint, marks, judged, traced, walk.readings, walk.next, proof, card.exitClock, turn],
+    [
+      layout,
+      connection,
+      joint,
+      states,
+      judged,
+      traced,
+      walk.readings,
+      walk.next,
+      proof,
+      card.exitClock,
+      turn,
+    ],
   );
   const groups = new Set(layout.groups.map((g) => g.coils.length));
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
   const made = [...marks.values()].filter((m) => m.mark === 'made').length;
   return (
-    <Sheet file={file} columns="7fr 3.4fr 2.6fr">
+    <Sheet file={file} columns="6.6fr 3.4fr 3fr">
       <View
         letter="A"
         name="Connection drawing"
@@ -187,10 +207,14 @@ function Bench({
             </span>
           ))}
         </div>
-        <div className="h-full p-1 max-xl:h-[760px] max-xl:pt-16">
+        <div
+          className={`h-full p-1 max-xl:h-[760px] max-xl:pt-16 ${zoom > 1 ? 'overflow-auto' : ''}`}
+          tabIndex={zoom > 1 ? 0 : undefined}
+        >
           <SceneView
             scene={scene}
-            fill
+            fill={zoom === 1}
+            className={zoom > 1 ? 'max-w-none' : ''}
             onPick={(of) => {
               const [kind, n] = of.split('-');
               if (kind === 'joint') setJoint(Number(n));
@@ -204,6 +228,14 @@ function Bench({
           not joined
         </p>
         <p className="absolute right-3 bottom-2 flex items-center gap-2 text-right text-[13px] leading-tight text-graphite">
+          <button
+            type="button"
+            aria-pressed={zoom > 1}
+            className="no-print border border-pencil bg-paper px-2 text-ink max-xl:min-h-12"
+            onClick={() => setZoom((z) => (z === 1 ? 2 : z === 2 ? 3.2 : 1))}
+          >
+            {zoom === 3.2 ? 'Whole' : 'Larger'}
+          </button>
           leads at {card.exitClock ?? 3} o’clock. Turn
           {(
             [

@@ -23,21 +23,25 @@ export function JointTable({
   readonly onTick: (joint: number) => void;
 }) {
   const row = useRef<HTMLTableRowElement>(null);
-  useEffect(() => row.current?.scrollIntoView({ block: 'nearest' }), [chosen]);
+  const opened = useRef(chosen);
+  useEffect(() => {
+    // On opening, a page that scrolls as a whole stays at its head.
+    if (opened.current !== chosen) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   const { layout, connection } = analysis;
   const name = (e: GroupEnd) => `${layout.groups[e.group - 1]!.name}${e.end}`;
   return (
     <table className="w-full border-collapse">
       <thead>
         <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
-          <th className="w-9 font-medium">no.</th>
+          <th className="w-9 font-medium max-xl:w-14">no.</th>
           <th className="w-7 font-medium">
             <span className="sr-only">phase</span>
           </th>
           <th className="font-medium">ends</th>
           <th className="font-medium">what</th>
           <th className="text-right font-medium">mm</th>
-          <th className="w-9 text-right font-medium">made</th>
+          <th className="w-9 text-right font-medium max-xl:w-14">made</th>
         </tr>
       </thead>
       <tbody>

@@ -50,7 +50,31 @@ export function WalkPanel({
       <p className="text-[13px] leading-snug text-graphite">
         Low DC only, a few amperes; open the circuit slowly: the winding kicks back.
       </p>
-      <div className="mt-2 grid grid-cols-6 gap-x-1 gap-y-2" role="list" aria-label="Groups round the bore">
+      {next && (
+        <div className="no-print mt-2 flex items-stretch gap-2">
+          <span className="w-12 shrink-0 leading-tight">
+            <b className="fig block text-[19px] text-copper">{next.name}</b>
+            <span className="text-[13px]">reads</span>
+          </span>
+          {(['N', 'S', '0'] as const).map((r) => (
+            <button
+              key={r}
+              type="button"
+              onClick={() => walk.read(r)}
+              aria-label={r === '0' ? 'reads no field' : `reads ${r}`}
+              className={`flex min-h-12 min-w-0 flex-1 items-center justify-center gap-1.5 border-2 text-[15px] max-xl:min-h-[72px] ${r === '0' ? 'border-pencil text-[13px]' : 'border-copper'}`}
+            >
+              {r === '0' ? 'none' : <Shoe reading={r} />}
+              <kbd className="fig border border-pencil px-1 text-[12px]">{r}</kbd>
+            </button>
+          ))}
+        </div>
+      )}
+      <div
+        className="mt-2 grid max-h-[300px] grid-cols-6 gap-x-1 gap-y-2 overflow-y-auto"
+        role="list"
+        aria-label="Groups round the bore"
+      >
         {layout.groups.map((g, i) => {
           const wrong = judged.wrongGroups.includes(g.number);
           const here = walk.next === g.number;
@@ -76,26 +100,6 @@ export function WalkPanel({
         <span>above: should</span>
         <span>below: reads</span>
       </p>
-      {next && (
-        <div className="no-print mt-2 flex items-stretch gap-2">
-          <span className="w-14 shrink-0 leading-tight">
-            <b className="fig block text-[19px] text-copper">{next.name}</b>
-            <span className="text-[13px]">reads</span>
-          </span>
-          {(['N', 'S', '0'] as const).map((r) => (
-            <button
-              key={r}
-              type="button"
-              onClick={() => walk.read(r)}
-              aria-label={r === '0' ? 'reads no field' : `reads ${r}`}
-              className={`flex min-h-12 flex-1 items-center justify-center gap-2 border-2 text-[15px] max-xl:min-h-[72px] ${r === '0' ? 'border-pencil text-[13px]' : 'border-copper'}`}
-            >
-              {r === '0' ? 'none' : <Shoe reading={r} />}
-              <kbd className="fig border border-pencil px-1 text-[12px]">{r}</kbd>
-            </button>
-          ))}
-        </div>
-      )}
       {judged.state === 'wrong' && best && (
         <div role="status" className="mt-3">
           <p className="flex items-start gap-2">

@@ -12,6 +12,7 @@ export const AXES = {
   currentDensity: { name: 'Current density', unit: 'A/mm²', of: (c: Candidate) => c.currentDensity },
 } as const;
 export type Axis = keyof typeof AXES;
+export type FoundPoint = Readonly<Record<Axis, number>>;
 
 const NUMBERED = 12;
 
@@ -20,6 +21,7 @@ export function SearchPlot({
   sample,
   x,
   y,
+  found,
   chosen,
   onChoose,
 }: {
@@ -27,6 +29,7 @@ export function SearchPlot({
   readonly sample: readonly Candidate[];
   readonly x: Axis;
   readonly y: Axis;
+  readonly found: FoundPoint | null;
   readonly chosen: number | null;
   readonly onChoose: (candidate: Candidate, place: number | null) => void;
 }) {
@@ -35,12 +38,14 @@ export function SearchPlot({
   const shown = best.slice(0, NUMBERED);
   const all = useMemo(() => [...sample, ...shown], [sample, shown]);
   const scale = (axis: Axis, from: number, to: number) => {
-    const [low = 0, high = 1] = extent(all, AXES[axis].of) as [number, number];
+    const values = all.map(AXES[axis].of);
+    if (found && Number.isFinite(found[axis])) values.push(found[axis]);
+    const [low = 0, high = 1] = extent(values) as [number, number];
     const pad = (high - low || high || 1) * 0.06;
     return scaleLinear([low - pad, high + pad], [from, to]).nice(5);
   };
   const sx = scale(x, 58, width - 16);
-  const sy = scale(y, height - 44, 12);
+  const sy = scale(y, height - 44, 26);
   const at = (c: Candidate) => [sx(AXES[x].of(c)), sy(AXES[y].of(c))] as const;
   return (
     <div ref={ref}>
@@ -53,7 +58,7 @@ export function SearchPlot({
       >
         {sx.ticks(6).map((t) => (
           <g key={t}>
-            <path d={`M${sx(t)} 12V${height - 44}`} stroke="var(--grid)" strokeWidth="0.75" />
+            <path d={`M${sx(t)} 26V${height - 44}`} stroke="var(--grid)" strokeWidth="0.75" />
             <text
               x={sx(t)}
               y={height - 28}
@@ -81,12 +86,14 @@ export function SearchPlot({
             </text>
           </g>
         ))}
-        <path d={`M58 12V${height - 44}H${width - 16}`} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
+        <path d={`M58 26V${height - 44}H${width - 16}`} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
         <text x={width - 16} y={height - 8} fontSize="13" textAnchor="end" fill="var(--ink)">
-          {AXES[x].name} {AXES[x].unit}
+          {AXES[x].name}
+          {AXES[x].unit && `, ${AXES[x].unit}`}
         </text>
-        <text x="58" y="10" fontSize="13" fill="var(--ink)">
-          {AXES[y].name} {AXES[y].unit}
+        <text x="58" y="14" fontSize="13" fill="var(--ink)">
+          {AXES[y].name}
+          {AXES[y].unit && `, ${AXES[y].unit}`}
         </text>
         {sample.map((c, i) => {
           const [cx, cy] = at(c);
@@ -133,6 +140,29 @@ export function SearchPlot({
             </g>
           );
         })}
+        {found && Number.isFinite(found[x]) && Number.isFinite(found[y]) && (
+          <g>
+            <path
+              d={`M${sx(found[x]) - 8} ${sy(found[y]) - 15}h16l-8 14Z`}
+              fill="var(--paper)"
+              stroke="var(--ink)"
+              strokeWidth="1.6"
+            />
+            <text
+              x={sx(found[x])}
+              y={sy(found[y]) - 20}
+              fontSize="13"
+              fontWeight="650"
+              textAnchor="middle"
+              stroke="var(--paper)"
+              strokeWidth="4"
+              paintOrder="stroke"
+              fill="var(--ink)"
+            >
+              as found
+            </text>
+          </g>
+        )}
       </svg>
       <p className="px-3 text-[13px] text-graphite">
         Filled dot: star. Open dot: delta. Numbered: the best by rank. Click a dot to choose it.

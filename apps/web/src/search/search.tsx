@@ -10,8 +10,10 @@ import {
   unconnectedWindingOf,
   validCircuits,
   type Candidate,
+  type FigureId,
   type SearchLimits,
   type SearchRank,
+  type WindingAnalysis,
 } from '@norther/core';
 import { stockOf } from '@norther/records';
 import { useEffect, useState } from 'react';
@@ -21,8 +23,21 @@ import { useCard } from '../data-card/use-card.ts';
 import { Key } from '../kit/key.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
-import { AXES, SearchPlot, type Axis } from './search-plot.tsx';
+import { AXES, SearchPlot, type Axis, type FoundPoint } from './search-plot.tsx';
 import { useSearch } from './use-search.ts';
+
+/** The winding as found, on the axes of the plot. */
+function foundPoint(analysis: WindingAnalysis | null): FoundPoint | null {
+  if (!analysis) return null;
+  const value = (id: FigureId) => analysis.figures[id]?.value ?? NaN;
+  return {
+    copperKg: value('copperMass'),
+    lossW: value('copperLoss'),
+    fill: value('slotFillEnamelled'),
+    toothT: value('toothDensity'),
+    currentDensity: value('currentDensity'),
+  };
+}
 
 export function Search() {
   return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
@@ -257,12 +272,19 @@ function Bench({ file }: { file: MotorFile }) {
                 {progress.done ? '' : running ? ' so far' : ', stopped'}
                 <span className="text-graphite"> in {(progress.milliseconds / 1000).toFixed(1)} s</span>
               </span>
-              <progress
-                value={progress.considered}
-                max={progress.total}
+              <span
+                role="progressbar"
                 aria-label="How far the search is"
-                className="h-2 w-32 accent-(--copper)"
-              />
+                aria-valuemin={0}
+                aria-valuemax={100}
+                aria-valuenow={Math.round((100 * progress.considered) / Math.max(1, progress.total))}
+                className="block h-2 w-32 border border-pencil"
+              >
+                <span
+                  className="block h-full bg-ink"
+                  style={{ width: `${(100 * progress.considered) / Math.max(1, progress.total)}%` }}
+                />
+              </span>
             </>
           ) : (
             <span className="text-graphite">{running ? 'Searching …' : 'Nothing searched yet.'}</span>
@@ -294,6 +316,7 @@ function Bench({ file }: { file: MotorFile }) {
             sample={progress.sample}
             x={axes[0]}
             y={axes[1]}
+            found={foundPoint(analysis)}
             chosen={chosen?.place ?? null}
             onChoose={(candidate, place) => setChosen({ candidate, place })}
           />

@@ -173,8 +173,9 @@ export const nameReading = (r: Pick<LeadReading, 'circuits' | 'connection' | 'sc
 
 /** The one further look that would tell the readings still standing apart; null when none or one stands. */
 export function furtherLook(readings: readonly LeadReading[], evidence: LeadEvidence): string | null {
-  const open = readings.filter((r) => !r.refusal && r.agreesWithStarJoint !== false && r.verdict !== 'stop');
-  const standing = open.length > 0 ? open : readings.filter((r) => !r.refusal);
+  const possible = readings.filter((r) => !r.refusal && r.agreesWithStarJoint !== false);
+  const sound = possible.filter((r) => r.verdict !== 'stop');
+  const standing = sound.length > 0 ? sound : possible;
   if (standing.length < 2) return null;
   const [a, b] = standing as [LeadReading, LeadReading];
   if (!evidence.starJoint && a.starJointNeeded !== b.starJointNeeded) {
