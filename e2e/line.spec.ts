@@ -120,7 +120,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
 
   await test.step('the connection is listed, drawn, and comes as CSV and SVG', async () => {
     await sheet(page, '4');
-    await expect(page.getByRole('heading', { name: '10 joints' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
     await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('button', { name: 'Joint 2' })).toHaveAttribute('aria-pressed', 'true');
     for (const [link, start] of [

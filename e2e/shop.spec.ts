@@ -120,6 +120,10 @@ const VIEWS = [
   ['traveller', '/motor/3109/traveller'],
   ['tests', '/motor/3103/tests?kind=resistance&stage=before-varnish'],
   ['verdict', '/motor/3090/verdict'],
+  ['winding, two speeds', '/motor/3120/winding'],
+  ['search', '/motor/3107/search'],
+  ['cut sheet', '/motor/3107/cut'],
+  ['stores', '/stores'],
 ] as const;
 
 for (const dark of [false, true])
@@ -184,6 +188,8 @@ test('sheets are turned by their digits', async ({ page }) => {
     ['5', 'traveller'],
     ['6', 'tests'],
     ['7', 'verdict'],
+    ['8', 'search'],
+    ['9', 'cut'],
   ] as const) {
     await sheet(page, digit);
     await expect(page).toHaveURL(new RegExp(`/motor/3107/${end}`));

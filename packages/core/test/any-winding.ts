@@ -93,9 +93,20 @@ const unevenSpec: fc.Arbitrary<WindingSpec> = fc
     turnPatterns: [turns.slice(0, q)],
   }));
 
+/** One layer, belts halved between two groups. */
+const halvedSpec: fc.Arbitrary<WindingSpec> = fc
+  .record({ q: fc.integer({ min: 1, max: 5 }), poles: polesOf(6) })
+  .map(({ q, poles }) => ({
+    slots: 3 * poles * q,
+    poles,
+    layers: 1 as const,
+    pitch: 2 * q + Math.ceil(q / 2),
+  }));
+
 export const KINDS = {
   lap: lapSpec,
   chain: chainSpec,
+  'one layer, halved belts': halvedSpec,
   'one layer, neighbours': adjacentSpec,
   'concentric, one layer': concentricOneSpec,
   'concentric, two layers': concentricTwoSpec,

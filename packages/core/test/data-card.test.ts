@@ -66,7 +66,7 @@ describe('contradictions, each found and pointing at the fields to count again',
     ['half the coils', { coilsCounted: '27' }, 'card.coils-half-of-slots'],
     ['a coil too few', { coilsCounted: '53' }, 'card.coils-not-slots'],
     ['half the groups', { groupsCounted: '9' }, 'card.groups-not-poles'],
-    ['one layer with an even span', { layers: '1' }, 'winding.pitch-not-odd'],
+    ['one layer with an even span', { layers: '1', span: '1-11' }, 'winding.pitch-not-odd'],
     [
       'two layers said, one laid',
       {

@@ -29,6 +29,12 @@ describe('winding factors of published tables', () => {
   it.each([
     ['24 slots, 4 poles, chain', { slots: 24, poles: 4, layers: 1, pitch: 5 }, 0.966],
     [
+      '36 slots, 4 poles, halved belts, 1-9 twice and 1-8',
+      { slots: 36, poles: 4, layers: 1, pitch: 8 },
+      0.96,
+    ],
+    ['48 slots, 4 poles, halved belts', { slots: 48, poles: 4, layers: 1, pitch: 10 }, 0.958],
+    [
       '24 slots, 4 poles, concentric, one layer',
       { slots: 24, poles: 4, kind: 'concentric', grouping: 'consequent', pitch: 7, pitches: spans(8, 6) },
       0.966,
@@ -168,6 +174,13 @@ describe('lap and concentric', () => {
       ),
     );
   });
+  it('one layer of three slots a belt: groups of two and one in turn, the one a slot shorter', () => {
+    // Common practice, no source: 36 slots, 4 poles in one layer, 1-9 twice, 1-8 once.
+    const halved = laid({ slots: 36, poles: 4, layers: 1, pitch: 8 });
+    expect(halved.groups.filter((g) => g.phase === 'U').map((g) => g.coils.length)).toEqual([2, 1, 2, 1]);
+    expect(halved.coils.filter((c) => c.phase === 'U').map((c) => c.pitch)).toEqual([8, 8, 7, 8, 8, 7]);
+    expect(halved.layersFound).toBe('one');
+  });
   it('one layer: the factor does not depend on how the sides are joined', () => {
     const chain = laid({ slots: 24, poles: 4, layers: 1, pitch: 5 });
     const nested = laid({
@@ -241,7 +254,7 @@ describe('what is found rather than planned', () => {
       'winding.slot-holds-too-much',
     ],
     [{ slots: 27, poles: 4, layers: 1, pitch: 5 }, 'winding.slots-not-shared'],
-    [{ slots: 24, poles: 4, layers: 1, pitch: 4 }, 'winding.pitch-not-odd'],
+    [{ slots: 24, poles: 4, layers: 1, pitch: 6 }, 'winding.pitch-not-odd'],
     [{ slots: 27, poles: 4, grouping: 'consequent', pitch: 6 }, 'winding.groups-not-spaced'],
     [{ slots: 24, poles: 4, pitch: 5, leftEmpty: [30] }, 'winding.empty-slot-outside'],
     [{ slots: 24, poles: 4, pitch: 5, kind: 'coils', coilList: [] }, 'winding.coil-outside'],

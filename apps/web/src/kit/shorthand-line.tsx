@@ -1,5 +1,5 @@
 /** The winding in one line: typed as it is spoken, each token over its meaning, the contradicting one in reverse. */
-import { readShorthand, writeShorthand, type Finding } from '@norther/core';
+import { changeOfLine, readShorthand, writeShorthand, type Finding } from '@norther/core';
 import { useState } from 'react';
 
 export function ShorthandLine({
@@ -39,8 +39,8 @@ export function ShorthandLine({
         onBlur={() => setOwn(null)}
         onChange={(e) => {
           setOwn(e.target.value);
-          const { fills } = readShorthand(e.target.value);
-          const changed = Object.entries(fills).filter(([id, v]) => typed[id] !== v);
+          const said = changeOfLine(line, e.target.value);
+          const changed = Object.entries(said).filter(([id, v]) => (typed[id] ?? '') !== v);
           if (changed.length > 0) onFill(Object.fromEntries(changed));
         }}
         onKeyDown={(e) => {

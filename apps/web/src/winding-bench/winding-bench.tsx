@@ -1,9 +1,10 @@
 /** The winding bench: bore and slots drawn, figures with their working; as found, proposed and as wound side by side. */
-import type { FigureId } from '@norther/core';
+import { SPECIAL_FIELDS, WINDING_FIELDS, type FigureId } from '@norther/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
 import { useCard } from '../data-card/use-card.ts';
+import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
@@ -33,7 +34,9 @@ function Bench({ file }: { file: MotorFile }) {
     (r) => r === 'as-found' || cards[r].open || cards[r].record !== undefined,
   );
   const [wanted, setRole] = useState<Role>(there.includes('proposed') ? 'proposed' : 'as-found');
-  const role = there.includes(wanted) && cards[wanted].checked.analysis ? wanted : 'as-found';
+  // A bare core has nothing found; then what is proposed is shown.
+  const drawable = there.filter((r) => cards[r].checked.analysis);
+  const role = drawable.includes(wanted) ? wanted : (drawable[0] ?? 'as-found');
   const [part, setPart] = useState<Part>('main');
   const [coil, setCoil] = useState<number | null>(1);
   const [lit, setLit] = useState<Lit>('coil');
@@ -241,6 +244,17 @@ function EmptyBench({
             label="Proposed, in one line"
             hero
           />
+        </div>
+        <div className="mt-3 grid max-w-[760px] grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4" data-form="">
+          {[...WINDING_FIELDS, ...SPECIAL_FIELDS].map((f) => (
+            <TypedField
+              key={f.id}
+              field={f}
+              value={proposal.typed[f.id] ?? ''}
+              onType={(v) => proposal.type({ [f.id]: v })}
+              doubts={findings.filter((x) => x.fields.includes(f.id))}
+            />
+          ))}
         </div>
         <div className="mt-3 max-w-[760px]">
           <FindingList findings={findings} />

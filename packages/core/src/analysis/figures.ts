@@ -67,9 +67,11 @@ export function deriveFigures(
       formula: 'k_p = |sin(p·π·y / Q)|',
       source: factorSource,
       assumptions:
-        layout.layersFound === 'two'
+        layout.layersFound !== 'one'
           ? []
-          : ['one coil side a slot: the sides of a phase lie in whole belts, so k_p = 1 whatever the throws'],
+          : [
+              'one coil side a slot: where the sides of a phase lie in whole belts k_p is 1 whatever the throws',
+            ],
       inputs: { y, Q, twoP },
       value: () => pitchFactor(layout),
     },

@@ -155,3 +155,17 @@ export function writeShorthand(typed: Typed): string {
     .filter(Boolean)
     .join(' ');
 }
+
+/** Fields that a line leaves open when their token is not in it; what they then stand for. */
+const WITHOUT_TOKEN: Typed = { kind: '', grouping: '', groups: '', leads: '', skew: '', layers: '2' };
+
+/**
+ * What changes on the card when one line becomes another: what the new one says, and what the old one said and the new one
+ * leaves out, where leaving out has a meaning. A half-typed token takes nothing away.
+ */
+export function changeOfLine(before: string, after: string): Typed {
+  const old = readShorthand(before).fills;
+  const { fills } = readShorthand(after);
+  const gone = Object.entries(WITHOUT_TOKEN).filter(([id]) => id in old && !(id in fills));
+  return { ...Object.fromEntries(gone), ...fills };
+}

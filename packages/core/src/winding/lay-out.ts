@@ -12,7 +12,7 @@ import {
   type WindingLayout,
   type WindingSpec,
 } from './layout.ts';
-import { adjacentGroups, chainGroups } from './one-layer.ts';
+import { adjacentGroups, chainGroups, halvedGroups, halvedPitch } from './one-layer.ts';
 
 /**
  * @returns layout, or every reason why it cannot be wound; what is doubtful only is left to the analysis
@@ -72,7 +72,9 @@ function groupsOf(spec: WindingSpec, kind: NonNullable<WindingSpec['kind']>): Ou
   const made = one
     ? consequent
       ? adjacentGroups(spec)
-      : chainGroups(spec)
+      : spec.pitch === halvedPitch(spec) && !spec.groupSizes
+        ? halvedGroups(spec)
+        : chainGroups(spec)
     : consequent
       ? consequentGroups(spec)
       : lapGroups(spec);
@@ -102,12 +104,13 @@ function checkOneLayer({ slots, poles, pitch, grouping }: WindingSpec): Finding[
         ['slots', 'layers'],
       ),
     ];
-  if (grouping !== 'consequent' && pitch % 2 === 0)
+  const halved = halvedPitch({ slots, poles });
+  if (grouping !== 'consequent' && pitch % 2 === 0 && pitch !== halved)
     return [
       finding(
         'stop',
         'winding.pitch-not-odd',
-        `A chain winding starts its coils in every second slot, so the span must be odd in slots: 1-${pitch} or 1-${pitch + 2}, not 1-${pitch + 1}.`,
+        `With one side a slot the coils start in every second slot, so the span is odd in slots, 1-${pitch} or 1-${pitch + 2} and not 1-${pitch + 1}${halved ? `; with halved belts it is 1-${halved + 1}` : ''}.`,
         ['span', 'layers'],
       ),
     ];

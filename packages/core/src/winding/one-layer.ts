@@ -1,4 +1,4 @@
-/** Lap windings with one coil side in a slot: chain (a coil in every second slot) and groups of neighbouring coils. */
+/** Lap windings with one coil side in a slot: halved belts, chain (a coil in every second slot), neighbouring coils. */
 import { after, lapStarts } from './lap-layout.ts';
 import type { RawGroup, WindingSpec } from './layout.ts';
 import { beltOf } from './phase-belts.ts';
@@ -17,6 +17,40 @@ export const chainGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): R
       return { top, bottom: after(top, pitch, slots), sign };
     }),
   }));
+
+/** Pitches of the two halves of a belt of q slots: the larger half, then the smaller one. */
+const halves = (q: number) => {
+  const large = Math.ceil(q / 2);
+  return { large, small: q - large, largePitch: 2 * q + large, smallPitch: 3 * q - large };
+};
+
+/** The pitch at which belts are halved; the other half then has its own. Null with a fraction of slots in a belt. */
+export function halvedPitch({ slots, poles }: Pick<WindingSpec, 'slots' | 'poles'>): number | null {
+  const q = slots / (3 * poles);
+  return Number.isInteger(q) ? halves(q).largePitch : null;
+}
+
+/**
+ * Belts of 60° whose slots part: the last ones of a belt go on to the belt after, the first ones come from the belt before.
+ * With an odd number of slots in a belt the two halves differ by a coil, and their pitches by one slot: 1-9 twice and 1-8
+ * once with three. Source: first principles; every side lies in its own phase's belt.
+ */
+export function halvedGroups({ slots, poles }: WindingSpec): RawGroup[] {
+  const q = slots / (3 * poles);
+  const { large, small, largePitch, smallPitch } = halves(q);
+  return Array.from({ length: 3 * poles }, (_, k): RawGroup => {
+    const { phase, sign } = beltOf(k * q, slots, poles / 2);
+    const [count, pitch] = sign > 0 ? [large, largePitch] : [small, smallPitch];
+    return {
+      phase,
+      sign,
+      coils: Array.from({ length: count }, (_c, j) => {
+        const top = (k + 1) * q - count + j + 1;
+        return { top, bottom: after(top, pitch, slots) };
+      }),
+    };
+  }).filter((g) => g.coils.length > 0);
+}
 
 /**
  * Groups of q neighbouring coils, one a pole pair and phase: coils start in the belts of one direction and end in those

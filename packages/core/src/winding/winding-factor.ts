@@ -67,9 +67,14 @@ export function windingFactor(layout: WindingLayout, polePairs = layout.polePair
  * Source: Fitzgerald, Kingsley & Umans, app. B (from memory); two-layer concentric equals the lap winding at its mean throw.
  */
 export const pitchFactor = (layout: WindingLayout, polePairs = layout.polePairs) =>
-  layout.layersFound === 'two'
-    ? Math.abs(Math.sin((polePairs * Math.PI * layout.meanPitch) / layout.slots))
-    : 1;
+  inWholeBelts(layout) ? 1 : Math.abs(Math.sin((polePairs * Math.PI * layout.meanPitch) / layout.slots));
+
+/** One side a slot and the factor of 60° belts of q slots: sin 30° / (q·sin(30°/q)). */
+function inWholeBelts(layout: WindingLayout): boolean {
+  const q = layout.slotsPerPolePerPhase;
+  if (layout.layersFound !== 'one' || !Number.isInteger(q)) return false;
+  return Math.abs(windingFactor(layout) - 0.5 / (q * Math.sin(Math.PI / 6 / q))) < 1e-9;
+}
 
 /**
  * Skew factor k_s(ν) = sin(ν·γ/2) / (ν·γ/2), γ = 2π·skew/Q [1].
