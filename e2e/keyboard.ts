@@ -41,6 +41,8 @@ export async function press(page: Page, target: Locator) {
 export async function signIn(page: Page, base: string, name: Name) {
   await page.goto(`${base}/`);
   await expect(page).toHaveURL(/sign-in/);
+  // Typing begins when the sheet listens.
+  await expect(field(page, 'name')).toBeFocused();
   await page.keyboard.type(name);
   await page.keyboard.press('Tab');
   await page.keyboard.type(PINS[name]);

@@ -23,7 +23,7 @@ async function benchCore() {
     logLevel: 'error',
     build: { ssr: join(ROOT, 'packages/core/src/index.ts'), outDir, emptyOutDir: true, minify: false },
   });
-  const { analyseWinding } = await import(join(outDir, 'index.js'));
+  const { analyseWinding, WindingSearch, DEFAULT_LIMITS } = await import(join(outDir, 'index.js'));
   const input = {
     winding: {
       slots: 96,
@@ -48,7 +48,56 @@ async function benchCore() {
     const each = (performance.now() - from) / rounds;
     line(`Analysis of 96 slots, ${working ? 'with' : 'without'} working`, `${each.toFixed(3)} ms`, wanted);
   }
+  for (const [kind, winding] of [
+    ['lap', { pitch: 10 }],
+    ['concentric', { kind: 'concentric', pitch: 13, pitches: [13, 11, 9, 7] }],
+  ]) {
+    const large = {
+      ...input,
+      winding: { ...input.winding, slots: 144, poles: 12, ...winding },
+      settings: { highestHarmonic: 100 },
+    };
+    for (let i = 0; i < 300; i++) analyseWinding(large, false);
+    const from = performance.now();
+    for (let i = 0; i < 1000; i++) analyseWinding(large, false);
+    const each = (performance.now() - from) / 1000;
+    line(`Analysis of 144 slots, ${kind}, harmonics to 100`, `${each.toFixed(3)} ms`, '1 ms');
+  }
+  const search = new WindingSearch(searchSpace(DEFAULT_LIMITS));
+  const from = performance.now();
+  const { considered, within } = search.step(Infinity);
+  const seconds = (performance.now() - from) / 1000;
+  line(
+    `Search: ${(considered / 1e6).toFixed(1)} million combinations, ${within} within, ${seconds.toFixed(2)} s`,
+    `${(considered / seconds / 1e6).toFixed(1)} M/s`,
+    '1 M/s',
+  );
 }
+
+/** Every span, turn, circuit and mix of up to three sizes that a 48-slot core allows. */
+const searchSpace = (limits) => ({
+  winding: { slots: 48, poles: 4, pitch: 10 },
+  core: { boreDiameterMm: 200, coreLengthMm: 190, backIronMm: 33, toothWidthMm: 7.2, slotAreaMm2: 250 },
+  supply: { voltageV: 400, frequencyHz: 50, currentA: 56 },
+  stock: [0.8, 0.85, 0.9, 0.95, 1, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4].map((bareDiameterMm, i) => ({
+    id: String(i),
+    bareDiameterMm,
+    grade: 2,
+    massKg: 20,
+  })),
+  bundles: { mostSizes: 3, mostStrands: 10 },
+  limits,
+  pitches: [7, 8, 9, 10, 11, 12],
+  turns: { from: 4, to: 60 },
+  circuits: [1, 2, 4],
+  connections: ['star', 'delta'],
+  emfRatio: 1,
+  stackingFactor: 0.95,
+  linerThicknessMm: 0.3,
+  wedgeThicknessMm: 2,
+  rank: 'least-loss',
+  keep: 60,
+});
 
 const MOTORS = 10_000;
 
@@ -205,7 +254,117 @@ async function benchBrowser(base) {
     `${at(times, 0.95).toFixed(0)} ms p95`,
     'under 50 ms at p95',
   );
+  await benchDragging(page, base);
+  await benchSearch(page, base);
   await browser.close();
+}
+
+/** Span and turns dragged at 144 slots: from the input to the frame that shows drawing and figures. */
+async function benchDragging(page, base) {
+  const number = `D${Date.now() % 1e6}`;
+  const write = (method, url, data) =>
+    page.request.fetch(`${base}/api/${url}`, {
+      method,
+      data,
+      headers: { 'x-write-id': crypto.randomUUID() },
+    });
+  await write('POST', 'motors', {
+    number,
+    customer: 'Bench',
+    plate: { power: '315', voltage: '690', current: '330', frequency: '50', speed: '495' },
+  });
+  await write('PUT', `motors/${number}/windings/as-found`, {
+    version: 0,
+    typed: Object.fromEntries(
+      Object.entries({
+        slots: 144,
+        poles: 12,
+        layers: 2,
+        span: '1-11',
+        turns: 4,
+        wires: '8x1.32',
+        circuits: 4,
+        connection: 'star',
+        endsPerLead: 4,
+        bore: 620,
+        coreLength: 420,
+        backIron: 45,
+        toothWidth: 7.4,
+        slotArea: 290,
+      }).map(([k, v]) => [k, String(v)]),
+    ),
+  });
+  await page.goto(`${base}/motor/${number}/winding`);
+  await page.waitForSelector('[aria-label="Drag the turns"]');
+  for (const what of ['turns', 'span']) {
+    const times = await page.evaluate(async (name) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+      const painted = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+      const list = [];
+      for (let i = 0; i < 80; i++) {
+        await new Promise((r) => setTimeout(r, 40));
+        const slider = document.querySelector(`[aria-label="Drag the ${name}"]`);
+        const from = performance.now();
+        set.call(slider, String(name === 'turns' ? 3 + (i % 5) : 8 + (i % 4)));
+        slider.dispatchEvent(new Event('input', { bubbles: true }));
+        await painted();
+        list.push(performance.now() - from);
+      }
+      return list.slice(15).sort((a, b) => a - b);
+    }, what);
+    line(
+      `Dragging the ${what} at 144 slots, median ${at(times, 0.5).toFixed(0)} ms`,
+      `${at(times, 0.95).toFixed(0)} ms p95`,
+      'under 50 ms at p95',
+    );
+  }
+  const opens = [];
+  for (let i = 0; i < 8; i++) {
+    await page.goto(`${base}/motor/3107/connection`);
+    await page.waitForSelector('[data-view="C"]');
+    const from = Date.now();
+    await page.goto(`${base}/motor/3107/winding`);
+    await page.waitForSelector('[data-figure="gapDensity"]');
+    opens.push(Date.now() - from);
+  }
+  opens.sort((a, b) => a - b);
+  line('Opening the bench, everything warm', `${at(opens, 0.5)} ms median`, '500 ms');
+}
+
+/** While a long search runs the page goes on; a stop is obeyed. */
+async function benchSearch(page, base) {
+  await page.goto(`${base}/motor/3103/search`);
+  await page.fill('input[name=sizes]', '3');
+  await page.fill('input[name=strands]', '20');
+  await page.evaluate(() => {
+    globalThis.longest = 0;
+    let last = performance.now();
+    const watch = () => {
+      const now = performance.now();
+      globalThis.longest = Math.max(globalThis.longest, now - last);
+      last = now;
+      globalThis.watching = setTimeout(watch, 4);
+    };
+    watch();
+  });
+  await page.click('button:has-text("Search")');
+  await page.waitForTimeout(1500);
+  const longest = await page.evaluate(() => globalThis.longest);
+  line('Search running: longest time the page was blocked', `${longest.toFixed(0)} ms`, 'under 50 ms');
+  const stopped = await page.evaluate(async () => {
+    const told = () => document.querySelector('[data-view="B"] [role=status]')?.textContent;
+    const from = performance.now();
+    document.querySelector('[data-view="A"] button:not([type=submit])').click();
+    await new Promise((done) => setTimeout(done, 100));
+    const then = told();
+    await new Promise((done) => setTimeout(done, 600));
+    return { ms: performance.now() - from - 700, same: told() === then, text: then };
+  });
+  line(
+    `Search stopped: nothing more is told after 100 ms`,
+    stopped.same ? 'obeyed' : 'NOT OBEYED',
+    'within 100 ms',
+  );
 }
 
 await run(async () => {
