@@ -122,7 +122,10 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await sheet(page, '4');
     await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
     await page.keyboard.press('ArrowDown');
-    await expect(page.getByRole('button', { name: 'Joint 2', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('button', { name: 'Joint 2', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
     for (const [link, start] of [
       ['List as CSV', 'joint,kind,phase,lead,ends,slots'],
       ['Drawing as SVG', '<?xml'],

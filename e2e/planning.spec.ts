@@ -23,7 +23,7 @@ async function emptyCore(
   expect(taken.status()).toBe(201);
   await page.goto(`${base()}/motor/${number}/card`);
   for (const [id, value] of Object.entries(iron)) {
-    if (!(await field(page, id).isVisible())) await page.getByText('Slot, gap and end turns').click();
+    if (!(await field(page, id).isVisible())) await page.getByText('Slot shape, end turns').click();
     await field(page, id).fill(value);
   }
   await page.getByRole('button', { name: /Save the card/ }).click();

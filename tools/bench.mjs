@@ -1,4 +1,4 @@
-/** npm run bench: prints how fast it is. Never part of the tests. */
+/** npm run bench [core|server]: prints how fast it is. Never part of the tests. */
 import { chromium } from '@playwright/test';
 import { spawn, spawnSync } from 'node:child_process';
 import { Agent, get } from 'node:http';
@@ -372,6 +372,7 @@ await run(async () => {
   ensurePackages();
   ensureChromium();
   ensureBuild();
-  await benchCore();
-  await benchServer();
+  const only = process.argv[2];
+  if (!only || only === 'core') await benchCore();
+  if (!only || only === 'server') await benchServer();
 });

@@ -23,7 +23,8 @@ export const polar = (cx: number, cy: number, r: number, angle: number): readonl
   cx + r * Math.sin(angle),
   cy - r * Math.cos(angle),
 ];
-export const fixed = (n: number) => n.toFixed(2);
+/** Two decimals; far quicker than toFixed, of which a large drawing would need thousands. */
+export const fixed = (n: number): string => String(Math.round(n * 100) / 100);
 export const polyline = (points: readonly (readonly [number, number])[]) =>
   points.map(([x, y], i) => `${i ? 'L' : 'M'}${fixed(x)} ${fixed(y)}`).join('');
 

@@ -1,6 +1,5 @@
 /** The bore seen from the connection end: slots, coils, groups, polarity. */
 import type { Coil, Layer, WindingLayout, Phase } from '@norther/core';
-import { arc } from 'd3';
 import type { Mark, Scene } from './scene.ts';
 import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline, poleShoe } from './phase-style.ts';
 
@@ -11,6 +10,12 @@ export interface RingOptions {
   /** Coils that belong to the chosen group or circuit. */
   readonly litCoils?: ReadonlySet<number>;
 }
+
+/** How a coil's end bends over to its crown: share of the height, share of the way along. */
+const CROWN: readonly (readonly [rise: number, along: number])[] = Array.from({ length: 11 }, (_, i) => [
+  Math.sin((Math.PI / 2) * (i / 10)) ** 0.85,
+  (i / 10) ** 1.15,
+]);
 
 /** Slot 1 at the top, clockwise. Bore side of a slot inner, back side outer. */
 export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
@@ -116,11 +121,9 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   function half(fromAngle: number, toAngle: number, pitch: number): string {
     // Coils that lie one inside the other have lower crowns the shorter they are.
     const apex = nested ? rBack + (rApex - rBack) * (0.35 + (0.65 * pitch) / longest) : rApex;
-    const points = Array.from({ length: 13 }, (_, i) => {
-      const t = i / 12;
-      const r = rBack + 2 + (apex - rBack - 2) * Math.sin((Math.PI / 2) * t) ** 0.85;
-      return polar(c, c, r, fromAngle + (toAngle - fromAngle) * t ** 1.15);
-    });
+    const points = CROWN.map(([rise, along]) =>
+      polar(c, c, rBack + 2 + (apex - rBack - 2) * rise, fromAngle + (toAngle - fromAngle) * along),
+    );
     return polyline(points);
   }
   function ends(coil: Coil) {
@@ -176,13 +179,12 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   }
   function sector(slot: number, inner: number, outer: number, share: number) {
     const a = angleOf(slot);
-    const d = arc()({
-      innerRadius: inner,
-      outerRadius: outer,
-      startAngle: a - step * share,
-      endAngle: a + step * share,
-    })!;
-    return shiftPath(d, c);
+    const [from, to] = [a - step * share, a + step * share];
+    const at = (r: number, angle: number) => {
+      const [x, y] = polar(c, c, r, angle);
+      return `${fixed(x)} ${fixed(y)}`;
+    };
+    return `M${at(inner, from)}L${at(outer, from)}A${fixed(outer)} ${fixed(outer)} 0 0 1 ${at(outer, to)}L${at(inner, to)}A${fixed(inner)} ${fixed(inner)} 0 0 0 ${at(inner, from)}Z`;
   }
   function frame(slot: number, inner: number, outer: number, fill: 'copper' | undefined): Mark {
     return {
@@ -235,15 +237,4 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
       ];
     return [box];
   }
-}
-
-/** d3's arcs are drawn round the origin; moves every absolute point of such a path to the middle of the drawing. */
-function shiftPath(d: string, c: number): string {
-  return d.replace(
-    /([ML])([-\d.e]+),([-\d.e]+)|A([-\d.e]+),([-\d.e]+),0,([01]),([01]),([-\d.e]+),([-\d.e]+)/g,
-    (_m, cmd, x, y, rx, ry, large, sweep, ax, ay) =>
-      cmd
-        ? `${cmd}${fixed(Number(x) + c)} ${fixed(Number(y) + c)}`
-        : `A${fixed(Number(rx))} ${fixed(Number(ry))} 0 ${large} ${sweep} ${fixed(Number(ax) + c)} ${fixed(Number(ay) + c)}`,
-  );
 }

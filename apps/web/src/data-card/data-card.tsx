@@ -110,7 +110,7 @@ function Card({ file }: { file: MotorFile }) {
             {JOINING_FIELDS.map(field)}
           </More>
           <Group title="Core">{CORE_FIELDS.map(field)}</Group>
-          <More title="Slot, gap and end turns" fields={SLOT_FIELDS} typed={typed}>
+          <More title="Slot shape, end turns" fields={SLOT_FIELDS} typed={typed}>
             {SLOT_FIELDS.map(field)}
           </More>
           <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>

@@ -270,7 +270,13 @@ function Bench({ file }: { file: MotorFile }) {
                 <b className="fig text-[17px]">{progress.within.toLocaleString('en-GB')}</b> of{' '}
                 <span className="fig">{progress.considered.toLocaleString('en-GB')}</span> within the limits
                 {progress.done ? '' : running ? ' so far' : ', stopped'}
-                <span className="text-graphite"> in {(progress.milliseconds / 1000).toFixed(1)} s</span>
+                <span className="text-graphite">
+                  {' '}
+                  in{' '}
+                  {progress.milliseconds < 950
+                    ? `${Math.round(progress.milliseconds)} ms`
+                    : `${(progress.milliseconds / 1000).toFixed(1)} s`}
+                </span>
               </span>
               <span
                 role="progressbar"

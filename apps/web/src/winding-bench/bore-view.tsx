@@ -4,6 +4,7 @@ import { phaseSums, slotRing, slotStar } from '@norther/drawings';
 import { useMemo, useState } from 'react';
 import { PhaseBox } from '../kit/marks.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
+import { layoutKey } from '../kit/layout-key.ts';
 import { litCoils, type Lit } from './bench-state.ts';
 
 const LOOKS = { bore: 'Bore', star: 'Star of slots', sums: 'Phase sums' } as const;
@@ -21,12 +22,18 @@ export function BoreView({
   readonly onPick: (of: string) => void;
 }) {
   const [look, setLook] = useState<Look>('bore');
+  // Turns and wire leave the coils where they are: the drawing then stays as it is.
+  const key = layoutKey(analysis.layout) + (look === 'sums' ? JSON.stringify(analysis.balance.phases) : '');
+  const lights = [...litCoils(analysis, coil, lit)].join();
   const { layout } = analysis;
   const scene = useMemo(() => {
     if (look === 'star') return slotStar(layout, { size: 500, chosenCoil: coil });
     if (look === 'sums') return phaseSums(layout, { size: 500 });
-    return slotRing(layout, { size: 500, chosenCoil: coil, litCoils: litCoils(analysis, coil, lit) });
-  }, [analysis, layout, coil, lit, look]);
+    const litNow = new Set(lights ? lights.split(',').map(Number) : []);
+    return slotRing(layout, { size: 500, chosenCoil: coil, litCoils: litNow });
+    // The layout is a new object with every keystroke; its key says when it is another one.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, coil, lights, look]);
   const c = coil ? layout.coils[coil - 1] : undefined;
   return (
     <div className="relative min-h-0 flex-1">

@@ -280,6 +280,7 @@ export function deriveFigures(
             shape.measured
               ? 'slot as measured'
               : 'parallel teeth: depth and mean width follow from bore, tooth and area',
+            'to 0.70 comfortable, to 0.80 by hand; drawn in by machine to about 0.75 (common practice)',
             separators
               ? 'liner round the slot and a separator of the same thickness between the layers'
               : 'liner round the slot, no separator',

@@ -1,6 +1,6 @@
 /** Which numbers of parallel circuits a winding can have, decided from the groups' voltages. */
 import { finding, type Finding } from '../quantity/index.ts';
-import { PHASES, type Group, type WindingLayout, type Phase } from '../winding/index.ts';
+import { PHASES, unitCircle, type Group, type WindingLayout, type Phase } from '../winding/index.ts';
 
 /** Voltage of a group as connected (its own polarity taken along), in coil sides. */
 interface GroupVoltage {
@@ -33,7 +33,7 @@ const groupVoltages = (layout: WindingLayout, phase: Phase): GroupVoltage[] =>
   );
 
 function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVoltage[] {
-  const step = (2 * Math.PI) / layout.slots;
+  const { cos, sin } = unitCircle(layout.slots);
   return groups.map((group) => {
     let re = 0;
     let im = 0;
@@ -41,11 +41,11 @@ function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVolta
     let throws = 0;
     for (const number of group.coils) {
       const coil = layout.coils[number - 1]!;
-      const top = step * ((layout.polePairs * (coil.topSlot - 1)) % layout.slots);
-      const bottom = step * ((layout.polePairs * (coil.bottomSlot - 1)) % layout.slots);
+      const top = (layout.polePairs * (coil.topSlot - 1)) % layout.slots;
+      const bottom = (layout.polePairs * (coil.bottomSlot - 1)) % layout.slots;
       const way = coil.sign * coil.turnShare;
-      re += way * (Math.cos(top) - Math.cos(bottom));
-      im += way * (Math.sin(top) - Math.sin(bottom));
+      re += way * (cos[top]! - cos[bottom]!);
+      im += way * (sin[top]! - sin[bottom]!);
       turns += coil.turnShare;
       throws += coil.turnShare * coil.pitch;
     }
@@ -165,16 +165,23 @@ function part(
   if (groups.length % circuits === 0) {
     const size = groups.length / circuits;
     const neighbours = Array.from({ length: circuits }, (_, i) => groups.slice(i * size, (i + 1) * size));
+    const works = (sets: GroupVoltage[][]) => sets.every((set) => alike(sumOf(set), want));
+    if (first === 'neighbours' && works(neighbours)) return neighbours;
     const skipping = Array.from({ length: circuits }, (_, i) => groups.filter((_g, k) => k % circuits === i));
-    for (const sets of first === 'skipping' ? [skipping, neighbours] : [neighbours, skipping])
-      if (sets.every((set) => alike(sumOf(set), want))) return sets;
+    if (works(skipping)) return skipping;
+    if (first === 'skipping' && works(neighbours)) return neighbours;
   }
   return search(groups, circuits, want);
 }
 
 type Sum = Pick<GroupVoltage, 're' | 'im' | 'coils' | 'turns' | 'throws'>;
-const SUMMED = ['re', 'im', 'coils', 'turns', 'throws'] as const;
-const alike = (a: Sum, b: Sum) => SUMMED.every((k) => Math.abs(a[k] - b[k]) < TOLERANCE * 10);
+const CLOSE = TOLERANCE * 10;
+const alike = (a: Sum, b: Sum) =>
+  Math.abs(a.coils - b.coils) < CLOSE &&
+  Math.abs(a.re - b.re) < CLOSE &&
+  Math.abs(a.im - b.im) < CLOSE &&
+  Math.abs(a.turns - b.turns) < CLOSE &&
+  Math.abs(a.throws - b.throws) < CLOSE;
 const plus = (a: Sum, b: Sum): Sum => ({
   re: a.re + b.re,
   im: a.im + b.im,
@@ -182,8 +189,17 @@ const plus = (a: Sum, b: Sum): Sum => ({
   turns: a.turns + b.turns,
   throws: a.throws + b.throws,
 });
-const sumOf = (set: readonly GroupVoltage[]): Sum =>
-  set.reduce<Sum>(plus, { re: 0, im: 0, coils: 0, turns: 0, throws: 0 });
+function sumOf(set: readonly GroupVoltage[]): Sum {
+  let [re, im, coils, turns, throws] = [0, 0, 0, 0, 0];
+  for (const g of set) {
+    re += g.re;
+    im += g.im;
+    coils += g.coils;
+    turns += g.turns;
+    throws += g.throws;
+  }
+  return { re, im, coils, turns, throws };
+}
 
 /** Fills one circuit after another; groups with the same voltage and copper are interchangeable. */
 function search(groups: readonly GroupVoltage[], circuits: number, want: Sum): GroupVoltage[][] | null {

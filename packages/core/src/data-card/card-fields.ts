@@ -61,6 +61,7 @@ export const CORE_FIELDS: readonly Field[] = [
   quantity('backIron', 'Back iron', 'length', 1, 600, 'slot bottom to outside'),
   quantity('toothWidth', 'Tooth width', 'length', 0.5, 100, 'at its narrowest'),
   quantity('slotArea', 'Slot area', 'area', 5, 5000, 'bare iron, without wedge space'),
+  quantity('airGap', 'Air gap', 'length', 0.05, 20, 'one side'),
 ];
 export const SLOT_FIELDS: readonly Field[] = [
   choice('slotForm', 'Slot shape', {
@@ -73,7 +74,6 @@ export const SLOT_FIELDS: readonly Field[] = [
   quantity('slotMouth', 'Mouth', 'length', 0, 60, 'bore to the shoulder'),
   quantity('slotWidthTop', 'Width under the wedge', 'length', 0.5, 100),
   quantity('slotWidthBottom', 'Width at the bottom', 'length', 0.5, 100),
-  quantity('airGap', 'Air gap', 'length', 0.05, 20, 'one side'),
   quantity('rotorBars', 'Rotor bars', 'count', 6, 400),
   quantity('overhang', 'End turns stand out', 'length', 5, 1000, 'connection end'),
   quantity('overhangOther', 'the same, other end', 'length', 5, 1000),

@@ -114,7 +114,13 @@ export function readLeadCount(
     .map((way): LeadReading => {
       const { circuits, connection, scheme } = way;
       const result = analyseWinding(
-        { winding: { ...winding, circuits, connection, leads: scheme }, core, supply },
+        {
+          winding: { ...winding, circuits, connection, leads: scheme },
+          core,
+          supply,
+          // Only the figures are looked at.
+          settings: { highestHarmonic: 1 },
+        },
         false,
       );
       const agrees = evidence.starJoint ? way.starJoint === (evidence.starJoint === 'yes') : null;

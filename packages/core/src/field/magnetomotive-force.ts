@@ -1,5 +1,5 @@
 /** Magnetomotive force round the bore: the stepped wave and its space harmonics. */
-import { coilsOf, phasePhasors, sequences, slotPeriods, type WindingLayout } from '../winding/index.ts';
+import { coilsOf, phasePhasors, sequences, slotSums, type WindingLayout } from '../winding/index.ts';
 
 /**
  * Ampere-conductors of every slot with the given phase currents, then the wave they make.
@@ -50,7 +50,7 @@ export function spaceHarmonics(
   circuits: number,
   highestOrder = 19,
 ): SpaceHarmonic[] {
-  const repeats = periods(layout);
+  const { repeats } = slotSums(layout);
   const coilsPerPhase = coilsOf(layout, 'U');
   const found: SpaceHarmonic[] = [];
   for (let nu = repeats; nu <= highestOrder * layout.polePairs; nu += repeats) {
@@ -68,10 +68,4 @@ export function spaceHarmonics(
     });
   }
   return found;
-}
-
-/** How often the winding repeats round the bore: it can only make waves whose pole pairs are multiples of that. */
-function periods(layout: WindingLayout): number {
-  const regular = (layout.kind ?? 'lap') === 'lap' && layout.layers !== 1 && !layout.groupSizes;
-  return regular ? slotPeriods(layout.slots, layout.poles).repeats : 1;
 }

@@ -36,6 +36,42 @@ export function compareWindings(found: WindingAnalysis, proposed: WindingAnalysi
         ['wires', 'circuits'],
       ),
     );
+  const copper = ratio(a.copperMass, b.copperMass);
+  const turn = ratio(a.meanTurn, b.meanTurn);
+  if (Math.abs(copper - 1) > 0.01)
+    list.push(
+      finding(
+        'note',
+        'redesign.copper',
+        `Copper ${percent(copper)}, ${b.copperMass!.value.toFixed(2)} instead of ${a.copperMass!.value.toFixed(2)} kg${Math.abs(turn - 1) > 0.01 ? `; a mean turn is ${percent(turn)} long` : ''}.`,
+        ['span', 'kind', 'wires', 'turns'],
+      ),
+    );
+  const loss = ratio(a.copperLoss, b.copperLoss);
+  if (Math.abs(loss - 1) > 0.02)
+    list.push(
+      finding(
+        loss > 1.1 ? 'watch' : 'note',
+        'redesign.loss',
+        loss > 1
+          ? `Loss in the winding ${percent(loss)}: ${(b.copperLoss!.value - a.copperLoss!.value).toFixed(0)} W more to be carried away, the winding some ${percent(loss)} hotter above its cooling air.`
+          : `Loss in the winding ${percent(loss)}: ${(a.copperLoss!.value - b.copperLoss!.value).toFixed(0)} W less to be carried away.`,
+        ['wires', 'turns', 'circuits'],
+        'At 75 °C and the current each is for; rise goes roughly with the loss (common practice).',
+      ),
+    );
+  if (
+    (found.layout.kind ?? 'lap') !== (proposed.layout.kind ?? 'lap') &&
+    Math.abs(ratio(a.windingFactor, b.windingFactor) - 1) < 1e-6
+  )
+    list.push(
+      finding(
+        'note',
+        'redesign.same-field',
+        'The field stays as it was: every coil side lies in its own phase’s slots as before, only the end turns differ.',
+        ['kind'],
+      ),
+    );
   const volts = ratio(a.voltsPerCoil, b.voltsPerCoil);
   if (Math.abs(volts - 1) > 0.005)
     list.push(

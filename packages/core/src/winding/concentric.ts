@@ -1,6 +1,6 @@
 /** Concentric windings: the coils of a group lie one inside the other, each with its own span. */
 import { finding, good, refused, type Finding, type Outcome } from '../quantity/index.ts';
-import { after, lapStarts } from './lap-layout.ts';
+import { after, groupsByBelts } from './lap-layout.ts';
 import { PHASES, type RawGroup, type WindingSpec } from './layout.ts';
 
 /** Along rising slot numbers: a group a pole and phase. */
@@ -57,21 +57,12 @@ export function concentricGroups(spec: WindingSpec): Outcome<RawGroup[]> {
 }
 
 function fromLap({ slots, poles, groupSizes }: WindingSpec, pitches: readonly number[]): RawGroup[] {
-  const runs = lapStarts(slots, poles, groupSizes);
   const mean = pitches.reduce((s, p) => s + p, 0) / pitches.length;
-  return runs.map((run) => {
-    const n = run.starts.length;
+  return groupsByBelts(slots, poles, groupSizes, (_slot, sign, place, start, size) => {
     // The mean pitch must be whole or half as the group is odd or even, so that both sides fall into slots.
-    const outer = Math.round(mean - (n - 1)) + 2 * (n - 1);
-    const first = run.starts[0]!.slot;
-    return {
-      phase: run.phase,
-      sign: run.sign,
-      coils: run.starts.map(({ sign }, j) => {
-        const top = after(first, j, slots);
-        return { top, bottom: after(top, outer - 2 * j, slots), sign };
-      }),
-    };
+    const outer = Math.round(mean - (size - 1)) + 2 * (size - 1);
+    const top = after(start, place, slots);
+    return { top, bottom: after(top, outer - 2 * place, slots), sign };
   });
 }
 

@@ -17,10 +17,11 @@ export {
   pitchFactor,
   skewFactor,
   phaseBalance,
-  phasePhasors,
   coilsOf,
   type PhaseBalance,
 } from './winding-factor.ts';
 export { slowSpeed } from './pole-changing.ts';
 export { sequences, type Complex } from './unequal-groups.ts';
 export { slotPeriods } from './phase-belts.ts';
+export { slotSums, unitCircle, type SlotSums } from './slot-sums.ts';
+export { phasePhasors } from './phase-phasors.ts';

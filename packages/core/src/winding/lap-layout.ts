@@ -1,6 +1,6 @@
 /** Groups of a three-phase lap winding in 60° belts: which coils follow each other in which phase and polarity. */
 import { finding, type Finding } from '../quantity/index.ts';
-import type { RawGroup, WindingSpec } from './layout.ts';
+import type { RawCoil, RawGroup, WindingSpec } from './layout.ts';
 import { beltOf, nearestPoles, slotPeriods } from './phase-belts.ts';
 import { unequalGroupSizes } from './unequal-groups.ts';
 
@@ -78,31 +78,40 @@ export function checkLap({ slots, poles, pitch }: LapSize): Finding[] {
 /** Slots, poles and pitch: all that a lap winding's groups follow from. */
 export type LapSize = Pick<WindingSpec, 'slots' | 'poles' | 'pitch'>;
 
+/** Makes a coil from the slot it starts in, its own sign, its place in the group and where the group starts. */
+type MakeCoil = (slot: number, sign: 1 | -1, place: number, groupStart: number, groupSize: number) => RawCoil;
+
 /**
  * Groups of a lap winding with as many coils as slots, in angular order, coil i starting in slot i.
- * @returns one entry a group: phase, sign, and the slots in which its coils start
  * Source: phase belts along rising slot numbers U −W V −U W −V; M. M. Liwschitz-Garik & C. C. Whipple, A-C Machines
  * (star of slots), from memory. Unequal grouping: see unequal-groups.ts.
  */
-export function lapStarts(slots: number, poles: number, sizes?: readonly number[]): LapRun[] {
+export function groupsByBelts(
+  slots: number,
+  poles: number,
+  sizes: readonly number[] | undefined,
+  make: MakeCoil,
+): RawGroup[] {
   const { exactlyBalanced } = slotPeriods(slots, poles);
   const q = slots / (poles * 3);
   const belts = sizes
     ? beltsFromSizes(sizes)
     : exactlyBalanced || q < 1
-      ? Array.from({ length: slots }, (_, i) => beltOf(i, slots, poles / 2))
+      ? beltsOf(slots, poles)
       : beltsFromSizes(unequalGroupSizes(slots, poles));
-  return runsOf(belts, q >= 1).map((run) => ({
-    phase: belts[run[0]!]!.phase,
-    sign: belts[run[0]!]!.sign,
-    starts: run.map((i) => ({ slot: i + 1, sign: belts[i]!.sign })),
-  }));
+  return runsOf(belts, q >= 1).map((run) => {
+    const { phase, sign } = belts[run[0]!]!;
+    const coils = new Array<RawCoil>(run.length);
+    for (let j = 0; j < run.length; j++)
+      coils[j] = make(run[j]! + 1, belts[run[j]!]!.sign, j, run[0]! + 1, run.length);
+    return { phase, sign, coils };
+  });
 }
 
-export interface LapRun {
-  readonly phase: RawGroup['phase'];
-  readonly sign: 1 | -1;
-  readonly starts: readonly { readonly slot: number; readonly sign: 1 | -1 }[];
+function beltsOf(slots: number, poles: number): Belt[] {
+  const belts = new Array<Belt>(slots);
+  for (let i = 0; i < slots; i++) belts[i] = beltOf(i, slots, poles / 2);
+  return belts;
 }
 
 /** Slot of the second side, counted round the bore. */
@@ -110,10 +119,10 @@ export const after = (slot: number, pitch: number, slots: number) => ((slot - 1 
 
 /** Two layers: a coil in every slot. */
 export const lapGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): RawGroup[] =>
-  lapStarts(slots, poles, groupSizes).map((run) => ({
-    phase: run.phase,
-    sign: run.sign,
-    coils: run.starts.map(({ slot, sign }) => ({ top: slot, bottom: after(slot, pitch, slots), sign })),
+  groupsByBelts(slots, poles, groupSizes, (slot, sign) => ({
+    top: slot,
+    bottom: after(slot, pitch, slots),
+    sign,
   }));
 
 interface Belt {

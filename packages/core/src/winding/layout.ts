@@ -2,6 +2,7 @@
 import { finding, good, refused, type Outcome } from '../quantity/index.ts';
 import { nearestPoles } from './phase-belts.ts';
 import { sequences } from './unequal-groups.ts';
+import { phasePhasors } from './phase-phasors.ts';
 
 export type Phase = 'U' | 'V' | 'W';
 export const PHASES: readonly Phase[] = ['U', 'V', 'W'];
@@ -135,97 +136,116 @@ export function assemble(
         ['slots', 'poles'],
       ),
     ]);
-  const sides: { side: 'top' | 'bottom'; coil: number }[][] = Array.from({ length: slots + 1 }, () => []);
-  const all: { raw: RawCoil; group: number; number: number }[] = [];
-  groups.forEach((g, i) => {
-    for (const raw of g.coils)
-      all.push({ raw, group: i + 1, number: numberBySlot ? raw.top : all.length + 1 });
-  });
-  all.sort((a, b) => a.number - b.number);
-  for (const { raw, number } of all) {
-    sides[raw.top]!.push({ side: 'top', coil: number });
-    sides[raw.bottom]!.push({ side: 'bottom', coil: number });
-  }
-  const crowded = sides.findIndex((s) => s.length > 2);
-  if (crowded > 0)
-    return refused([
-      finding(
-        'stop',
-        'winding.slot-holds-too-much',
-        `Slot ${crowded} would hold ${sides[crowded]!.length} coil sides; two fit. Look at the spans and at the coils of a group.`,
-        ['span', 'groupSizes', 'kind'],
-      ),
-    ]);
-  const layerOf = (slot: number, coil: number, side: 'top' | 'bottom'): Layer => {
-    const here = sides[slot]!;
-    if (here.length === 1) return 'whole';
-    const mixed = here[0]!.side !== here[1]!.side;
-    if (mixed) return side === 'top' ? 'bore' : 'back';
-    return here[0]!.coil === coil ? 'bore' : 'back';
+  const total = groups.reduce((n, g) => n + g.coils.length, 0);
+  // Which coil sides lie in each slot, two at most; a top side is kept as +number, a bottom side as −number.
+  const first = new Int32Array(slots + 1);
+  const second = new Int32Array(slots + 1);
+  const put = (slot: number, side: number): boolean => {
+    if (first[slot] === 0) first[slot] = side;
+    else if (second[slot] === 0) second[slot] = side;
+    else return false;
+    return true;
   };
-  const turns = all.map(({ raw }) => raw.turns ?? 1);
-  const mean = turns.reduce((s, t) => s + t, 0) / turns.length;
-  const coils = all.map(({ raw, group, number }, i): Coil => {
-    const g = groups[group - 1]!;
-    return {
-      number,
+  const raws = new Array<RawCoil>(total);
+  const groupOf = new Int32Array(total);
+  const numbers: number[][] = [];
+  let turnsSum = 0;
+  let even = true;
+  let next = 0;
+  for (let g = 0; g < groups.length; g++) {
+    const own: number[] = [];
+    for (const raw of groups[g]!.coils) {
+      const number = numberBySlot ? raw.top : ++next;
+      raws[number - 1] = raw;
+      groupOf[number - 1] = g;
+      own.push(number);
+      const turns = raw.turns ?? 1;
+      turnsSum += turns;
+      even &&= turns === 1;
+    }
+    numbers.push(own);
+  }
+  for (let n = 1; n <= total; n++) {
+    const raw = raws[n - 1]!;
+    for (const [slot, side] of [
+      [raw.top, n],
+      [raw.bottom, -n],
+    ] as const)
+      if (!put(slot, side))
+        return refused([
+          finding(
+            'stop',
+            'winding.slot-holds-too-much',
+            `Slot ${slot} would hold more than two coil sides. Look at the spans and at the coils of a group.`,
+            ['span', 'groupSizes', 'kind'],
+          ),
+        ]);
+  }
+  const layerOf = (slot: number, side: number): Layer => {
+    const other = second[slot]!;
+    if (other === 0) return 'whole';
+    // Of a first and a second side the first lies at the bore; of two alike the earlier coil.
+    if (first[slot]! > 0 !== other > 0) return side > 0 ? 'bore' : 'back';
+    return first[slot] === side ? 'bore' : 'back';
+  };
+  const mean = turnsSum / total;
+  const share = new Float64Array(slots + 1);
+  const coils = new Array<Coil>(total);
+  let throws = 0;
+  for (let n = 1; n <= total; n++) {
+    const raw = raws[n - 1]!;
+    const g = groups[groupOf[n - 1]!]!;
+    const turnShare = (raw.turns ?? 1) / mean;
+    const pitch = (raw.bottom - raw.top + slots) % slots;
+    share[raw.top]! += turnShare;
+    share[raw.bottom]! += turnShare;
+    throws += turnShare * pitch;
+    coils[n - 1] = {
+      number: n,
       topSlot: raw.top,
       bottomSlot: raw.bottom,
-      topLayer: layerOf(raw.top, number, 'top'),
-      bottomLayer: layerOf(raw.bottom, number, 'bottom'),
-      pitch: (raw.bottom - raw.top + slots) % slots,
-      turnShare: turns[i]! / mean,
+      topLayer: layerOf(raw.top, n),
+      bottomLayer: layerOf(raw.bottom, -n),
+      pitch,
+      turnShare,
       phase: g.phase,
       sign: raw.sign ?? g.sign,
-      group,
+      group: groupOf[n - 1]! + 1,
     };
-  });
-  const numbersOf = new Map<RawCoil, number>(all.map(({ raw, number }) => [raw, number]));
-  const shareIn = new Array<number>(slots + 1).fill(0);
-  for (const c of coils) {
-    shareIn[c.topSlot]! += c.turnShare;
-    shareIn[c.bottomSlot]! += c.turnShare;
   }
-  const sideCounts = new Set(sides.slice(1).flatMap((s) => (s.length ? [s.length] : [])));
+  const emptySlots: number[] = [];
+  let [ones, twos, fullest] = [0, 0, 0];
+  for (let slot = 1; slot <= slots; slot++) {
+    if (first[slot] === 0) emptySlots.push(slot);
+    else if (second[slot] === 0) ones++;
+    else twos++;
+    fullest = Math.max(fullest, share[slot]!);
+  }
   return good({
     ...spec,
     polePairs: poles / 2,
     polePitch: slots / poles,
     slotsPerPolePerPhase: slots / (poles * 3),
     coils,
-    groups: groups.map((g, i) => ({
+    groups: groups.map(({ phase, sign }, i) => ({
       number: i + 1,
-      name: `${i + 1}${g.phase}`,
-      phase: g.phase,
-      sign: g.sign,
-      polarity: g.sign > 0 ? 'N' : 'S',
-      coils: g.coils.map((c) => numbersOf.get(c)!),
+      name: `${i + 1}${phase}`,
+      phase,
+      sign,
+      polarity: sign > 0 ? 'N' : 'S',
+      coils: numbers[i]!,
     })),
-    meanPitch: coils.reduce((s, c) => s + c.turnShare * c.pitch, 0) / coils.length,
-    ...(turns.some((t) => t !== 1) ? { meanTurns: mean } : {}),
-    fullestSlot: Math.max(...shareIn),
-    emptySlots: sides.flatMap((s, slot) => (slot > 0 && s.length === 0 ? [slot] : [])),
-    layersFound: sideCounts.size > 1 ? 'mixed' : sideCounts.has(1) ? 'one' : 'two',
+    meanPitch: throws / total,
+    ...(even ? {} : { meanTurns: mean }),
+    fullestSlot: fullest,
+    emptySlots,
+    layersFound: ones > 0 && twos > 0 ? 'mixed' : ones > 0 ? 'one' : 'two',
     exactlyBalanced: exactlyBalanced(coils, slots, poles / 2),
   });
 }
 
 /** No negative sequence in the sums of the coil-side phasors. Source: symmetrical components (Fortescue 1918). */
 function exactlyBalanced(coils: readonly Coil[], slots: number, polePairs: number): boolean {
-  const step = (2 * Math.PI) / slots;
-  const sums = PHASES.map((phase) => {
-    let re = 0;
-    let im = 0;
-    for (const c of coils) {
-      if (c.phase !== phase) continue;
-      const way = c.sign * c.turnShare;
-      const a = step * ((polePairs * (c.topSlot - 1)) % slots);
-      const b = step * ((polePairs * (c.bottomSlot - 1)) % slots);
-      re += way * (Math.cos(a) - Math.cos(b));
-      im += way * (Math.sin(a) - Math.sin(b));
-    }
-    return { re, im };
-  });
-  const { positive, negative } = sequences([sums[0]!, sums[1]!, sums[2]!]);
+  const { positive, negative } = sequences(phasePhasors({ slots, coils }, polePairs));
   return negative < 1e-9 * positive;
 }

@@ -1,5 +1,5 @@
 /** Lap windings with one coil side in a slot: halved belts, chain (a coil in every second slot), neighbouring coils. */
-import { after, lapStarts } from './lap-layout.ts';
+import { after, groupsByBelts } from './lap-layout.ts';
 import type { RawGroup, WindingSpec } from './layout.ts';
 import { beltOf } from './phase-belts.ts';
 
@@ -9,14 +9,10 @@ import { beltOf } from './phase-belts.ts';
  * Source: first principles; with belts of whole slots every side lies in its own phase's belt.
  */
 export const chainGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): RawGroup[] =>
-  lapStarts(slots / 2, poles, groupSizes).map((run) => ({
-    phase: run.phase,
-    sign: run.sign,
-    coils: run.starts.map(({ slot, sign }) => {
-      const top = 2 * slot - 1;
-      return { top, bottom: after(top, pitch, slots), sign };
-    }),
-  }));
+  groupsByBelts(slots / 2, poles, groupSizes, (slot, sign) => {
+    const top = 2 * slot - 1;
+    return { top, bottom: after(top, pitch, slots), sign };
+  });
 
 /** Pitches of the two halves of a belt of q slots: the larger half, then the smaller one. */
 const halves = (q: number) => {

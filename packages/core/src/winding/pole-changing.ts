@@ -1,6 +1,6 @@
 /** The second number of poles of one winding: all groups of a phase turned to one polarity make twice the poles. */
 import type { Phase, WindingLayout } from './layout.ts';
-import { phasePhasors } from './winding-factor.ts';
+import { phasePhasors } from './phase-phasors.ts';
 import { sequences } from './unequal-groups.ts';
 
 /**

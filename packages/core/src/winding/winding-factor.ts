@@ -1,48 +1,7 @@
 /** Winding factors from the phasor sum over the coil sides. */
 import { PHASES, type WindingLayout, type Phase } from './layout.ts';
-import { sequences, type Complex } from './unequal-groups.ts';
-
-/**
- * Sum of the coil-side phasors of every phase for the wave with ν pole pairs, each coil counted as sign·(top − bottom)/2
- * so that a coil of full pitch contributes 1.
- * @param polePairs ν, any whole number from 1; ν = p is the working wave
- * @returns complex sums in coils, order U, V, W
- */
-export function phasePhasors(layout: WindingLayout, polePairs: number): readonly [Complex, Complex, Complex] {
-  const { slots } = layout;
-  const table = unitCircle(slots);
-  const re = [0, 0, 0];
-  const im = [0, 0, 0];
-  for (const coil of layout.coils) {
-    const k = coil.phase === 'U' ? 0 : coil.phase === 'V' ? 1 : 2;
-    const half = (coil.sign * coil.turnShare) / 2;
-    // Slot angles are whole multiples of 2π/Q, so they are looked up.
-    const a = (polePairs * (coil.topSlot - 1)) % slots;
-    const b = (polePairs * (coil.bottomSlot - 1)) % slots;
-    re[k]! += half * (table.cos[a]! - table.cos[b]!);
-    im[k]! += half * (table.sin[a]! - table.sin[b]!);
-  }
-  return [
-    { re: re[0]!, im: im[0]! },
-    { re: re[1]!, im: im[1]! },
-    { re: re[2]!, im: im[2]! },
-  ];
-}
-
-/** cos and sin of k·2π/Q; angles are whole multiples of it, so no other values occur. */
-const circles = new Map<number, { cos: Float64Array; sin: Float64Array }>();
-function unitCircle(slots: number) {
-  let table = circles.get(slots);
-  if (!table) {
-    table = { cos: new Float64Array(slots), sin: new Float64Array(slots) };
-    for (let k = 0; k < slots; k++) {
-      table.cos[k] = Math.cos((2 * Math.PI * k) / slots);
-      table.sin[k] = Math.sin((2 * Math.PI * k) / slots);
-    }
-    circles.set(slots, table);
-  }
-  return table;
-}
+import { phasePhasors } from './phase-phasors.ts';
+import { sequences } from './unequal-groups.ts';
 
 /** Coils of a phase, each counted by its turns. */
 export const coilsOf = (layout: WindingLayout, phase: Phase) =>
