@@ -15,8 +15,8 @@ export default defineConfig({
   test: {
     name: 'server',
     include: ['test/**/*.test.ts'],
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
+    testTimeout: 180_000,
+    hookTimeout: 240_000,
     fileParallelism: false,
   },
 });

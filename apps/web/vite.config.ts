@@ -7,5 +7,5 @@ export default defineConfig({
   worker: { format: 'es' },
   build: { target: 'es2023', sourcemap: false },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
-  test: { name: 'web', include: ['src/**/*.test.{ts,tsx}'] },
+  test: { name: 'web', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 120_000 },
 });

@@ -113,7 +113,12 @@ export function checkDataCard(
   );
   const unconnected = unconnectedWindingOf(card);
   const evidence = evidenceOf(card);
-  const leadReadings = unconnected && evidence ? readLeadCount(evidence, unconnected, core, supply) : [];
+  // A list that judges many cards has no use for readings of a count that agrees.
+  const agrees =
+    analysis?.connection.endsPerLead === card.endsPerLead &&
+    !Object.values(analysis?.judged ?? {}).some((j) => j.verdict === 'stop');
+  const leadReadings =
+    unconnected && evidence && (working || !agrees) ? readLeadCount(evidence, unconnected, core, supply) : [];
   if (analysis) found.push(...checkFigures(analysis, card, leadReadings));
   found.push(...checkLead(card, analysis, leadReadings));
   const missing = REQUIRED_BEFORE_STRIPPING.filter(
