@@ -12,7 +12,24 @@ const SHOTS = [
   ['motor', '/motor/3101'],
   ['card', '/motor/3112/card'],
   ['winding', '/motor/3107/winding', { press: ['[data-figure=gapDensity]'] }],
-  ['connection', '/motor/3107/connection'],
+  ['winding-concentric', '/motor/3122/winding'],
+  [
+    'redesign',
+    '/motor/3103/winding',
+    {
+      press: ['button:has-text("Redesign")'],
+      fill: { forVoltage: '690' },
+      then: ['button:has-text("Work it out")', 'button:has-text("Turns a coil, exactly")'],
+    },
+  ],
+  ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
+  [
+    'search',
+    '/motor/3107/search',
+    { press: ['button:has-text("Search")'], then: ['[aria-label="Choose 2"]'] },
+  ],
+  ['cut', '/motor/3107/cut'],
+  ['stores', '/stores'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],
   ['verdict', '/motor/3090/verdict'],
@@ -22,7 +39,8 @@ const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--disable-gpu', '--disable-quic'],
 });
-for (const [name, path, { dark = false, tablet = false, press = [] } = {}] of SHOTS) {
+for (const [name, path, options = {}] of SHOTS) {
+  const { dark = false, tablet = false, press = [], fill = {}, then = [], keys = '' } = options;
   const page = await browser.newPage({
     baseURL: base,
     viewport: tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 },
@@ -32,6 +50,9 @@ for (const [name, path, { dark = false, tablet = false, press = [] } = {}] of SH
   await page.goto(path);
   await page.waitForSelector('[data-view="A"]');
   for (const target of press) await page.click(target);
+  for (const [field, value] of Object.entries(fill)) await page.fill(`[name=${field}]`, value);
+  for (const target of then) await page.click(target, { timeout: 60_000 });
+  for (const key of keys) await page.keyboard.press(key);
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
   await page.close();

@@ -7,15 +7,18 @@ import { Sheet, View } from '../kit/sheet.tsx';
 
 const KEYS = [
   ['/', 'to the scan line, from anywhere'],
-  ['F1 F2 F6', 'floor, take a motor in, legend'],
-  ['1 to 7', 'the sheets of the motor'],
+  ['F1 F2 F3 F6', 'floor, take a motor in, stores, legend'],
+  ['1 to 9', 'the sheets of the motor'],
   ['Alt A to E', 'to a view of the sheet'],
   ['Enter', 'opens or takes the next thing; in a form, on to the next field'],
   ['Esc', 'closes one level'],
   ['↑ ↓', 'row, joint'],
   ['← →', 'coil, on the winding bench'],
-  ['W', 'as found or proposed'],
+  ['W', 'as found, proposed, as wound'],
   ['G', 'light the coil, its group, its circuit'],
+  ['Space X', 'joint made or opened; joint is wrong'],
+  ['N S 0', 'what the compass shows; ⌫ one back'],
+  ['[ ]', 'turns the connection drawing'],
   ['Ctrl S', 'saves the card'],
   ['D', 'light or dark sheet'],
   ['P', 'prints the sheet'],
@@ -29,7 +32,12 @@ const SHORTHAND = [
   ['3x0.95+1x0.90', 'wires in hand, bare mm; 2x#18 for gauge; 1x0.95/1.04 with over enamel'],
   ['2Y', 'circuits and star; 2D for delta'],
   ['E4', 'coil ends counted on a lead'],
-  ['L2', 'layers'],
+  ['L2', 'layers; L1 one side a slot'],
+  ['1-12,1-10,1-8', 'concentric, a span for each coil of a group'],
+  ['T14,14,12', 'uneven turns; a stroke parts two kinds of group'],
+  ['cp g3-2-3-2 K1', 'consequent poles, coils in each group, skew in slots'],
+  ['6L 6PW 9L 12L', 'leads: star–delta, part winding, two voltages'],
+  ['CT VT CPW', 'two speeds: constant torque, variable torque, constant power'],
 ] as const;
 
 export function Legend() {
