@@ -15,6 +15,7 @@ import { slotRing } from '@norther/drawings';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
+import { Fold } from '../kit/fold.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
@@ -58,9 +59,16 @@ function Card({ file }: { file: MotorFile }) {
     return () => window.removeEventListener('keydown', onKey);
   }, [save, open]);
   const goTo = (id: string) => {
-    const field = form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
-    field?.focus();
-    field?.select?.();
+    const find = () => form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
+    const go = () => {
+      const field = find();
+      field?.focus();
+      field?.select?.();
+    };
+    if (find()) return go();
+    // The field is folded away: unfold, then go to it when it is there.
+    form.current?.querySelectorAll('details').forEach((d) => (d.open = true));
+    setTimeout(go, 60);
   };
   const stops = checked.findings.filter((f) => f.severity === 'stop').length;
 
@@ -207,12 +215,8 @@ function More({
 }) {
   const filled = fields.filter((f) => typed[f.id]?.trim()).length;
   return (
-    <details className="mt-2" open={filled > 0}>
-      <summary className="cursor-pointer border-b border-hair pb-0.5 text-[14px] font-[620] text-graphite">
-        {title}
-        {filled > 0 && <span className="fig ml-2 font-normal">{filled}</span>}
-      </summary>
+    <Fold title={title} filled={filled} className="mt-2">
       <div className="mt-1 grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{children}</div>
-    </details>
+    </Fold>
   );
 }

@@ -17,6 +17,7 @@ import { MergeBox } from '../data-card/merge-box.tsx';
 import type { useCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
+import { Fold } from '../kit/fold.tsx';
 import { Key } from '../kit/key.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import type { Lit, Role } from './bench-state.ts';
@@ -89,12 +90,9 @@ export function ProposalPanel({
       </h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">{first.map(field)}</div>
       <Sliders card={card} onType={type} />
-      <details>
-        <summary className="cursor-pointer text-[14px] font-[620]">
-          Poles, groups, joints, other supply
-        </summary>
+      <Fold title="Poles, groups, joints, other supply">
         <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1.5">{more.map(field)}</div>
-      </details>
+      </Fold>
       <p className="text-[13px] text-graphite">Circuits that work: {circuits.join(', ') || 'none'}.</p>
       {card.clash && <MergeBox clash={card.clash} mine={card.typed} onMerge={card.merge} />}
       {touched && !mine && <FindingList findings={card.checked.findings} />}

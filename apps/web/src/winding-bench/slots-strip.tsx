@@ -2,6 +2,7 @@
 import type { WindingAnalysis } from '@norther/core';
 import { unrolledSlots } from '@norther/drawings';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { layoutKey } from '../kit/layout-key.ts';
 import { SceneView } from '../kit/scene-view.tsx';
 import { useWidth } from '../kit/use-width.ts';
 
@@ -47,6 +48,10 @@ export function SlotsStrip({
     return () => cancelAnimationFrame(frame);
   }, [running]);
   const { layout, winding } = analysis;
+  const turns = layout.meanTurns ?? winding.turnsPerCoil;
+  const { circuits } = winding;
+  // Wire leaves coils and wave as they are: the drawing then stays as it is.
+  const key = layoutKey(layout) + layout.poles + JSON.stringify(winding.turnPatterns ?? '');
   // A slot needs ten points to be read; a long strip scrolls.
   const drawn = Math.max(width, layout.slots * 11 + 62);
   const scene = useMemo(
@@ -54,12 +59,14 @@ export function SlotsStrip({
       unrolledSlots(layout, {
         width: drawn,
         height: 150,
-        turnsPerCoil: layout.meanTurns ?? winding.turnsPerCoil,
-        circuits: winding.circuits,
+        turnsPerCoil: turns,
+        circuits,
         chosenCoil: coil,
         instantDeg: instant,
       }),
-    [layout, winding, drawn, coil, instant],
+    // The layout is a new object with every keystroke; its key says when it is another one.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [key, turns, circuits, drawn, coil, instant],
   );
   return (
     <section

@@ -1,6 +1,7 @@
 /** What to cut and buy for one winding: liners, separators, wedges, phase paper, sleeving, cord, leads, wire, former. */
 import { slotShape, type CoreSize, type SlotShape, type WindingAnalysis } from '../analysis/index.ts';
 import {
+  CP,
   derive,
   finding,
   given,
@@ -10,12 +11,12 @@ import {
   type Finding,
   type Outcome,
 } from '../quantity/index.ts';
-import { enamelledDiameterMm, wiresInHand, type Reel } from '../wire/index.ts';
+import { enamelledDiameterMm, type Reel } from '../wire/index.ts';
 import { coilFormer, type CoilFormer } from './coil-former.ts';
+import { beyondCore, materialFor, type InsulationClass } from './materials.ts';
 import { layOnRoll, type RollLayout } from './roll-layout.ts';
+import { softGoods, type SoftItem } from './soft-goods.ts';
 import { wireToTake, type WireNeed } from './wire-needed.ts';
-
-export type InsulationClass = 'A' | 'E' | 'B' | 'F' | 'H';
 
 export interface CutSettings {
   readonly rollWidthMm: number;
@@ -52,16 +53,6 @@ export interface CutItem {
   readonly roll: RollLayout | null;
 }
 
-export interface SoftItem {
-  readonly id: 'coil-sleeving' | 'lead-cable' | 'cord' | 'end-tape';
-  readonly name: string;
-  readonly what: string;
-  readonly count: number;
-  readonly unit: 'pieces' | 'm';
-  readonly each?: Figure;
-  readonly totalM: number;
-}
-
 export interface CutList {
   readonly shape: SlotShape;
   readonly items: readonly CutItem[];
@@ -70,48 +61,6 @@ export interface CutList {
   readonly wire: readonly WireNeed[];
   readonly findings: readonly Finding[];
 }
-
-const CP = 'common practice, no published source';
-
-/**
- * Slot insulation by thermal class and volts. Source: common practice, no published source; classes IEC 60085.
- */
-export function materialFor(
-  insulationClass: InsulationClass,
-  volts: number,
-): { readonly liner: string; readonly linerMm: number; readonly wedge: string; readonly sleeving: string } {
-  const linerMm = volts <= 250 ? 0.2 : volts <= 500 ? 0.3 : volts <= 690 ? 0.35 : 0.45;
-  switch (insulationClass) {
-    case 'H':
-      return {
-        liner: 'aramid paper',
-        linerMm,
-        wedge: 'glass laminate, class H',
-        sleeving: 'glass, silicone',
-      };
-    case 'F':
-      return {
-        liner: 'polyester film between aramid paper',
-        linerMm,
-        wedge: 'glass laminate',
-        sleeving: 'glass, acrylic',
-      };
-    default:
-      return {
-        liner: 'polyester film between polyester fleece',
-        linerMm,
-        wedge: 'glass laminate or fleece laminate',
-        sleeving: 'glass, polyurethane',
-      };
-  }
-}
-
-/** Creepage beyond the core and length of the cuff, by volts [mm]. Source: common practice, no published source. */
-const beyondCore = (volts: number) =>
-  volts <= 250 ? { out: 5, cuff: 5 } : volts <= 690 ? { out: 8, cuff: 8 } : { out: 12, cuff: 10 };
-
-/** Cross-sections of lead cable [mm²]. Source: IEC 60228, nominal cross-sections. */
-const CABLES = [0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120, 150, 185, 240] as const;
 
 export function cutList(
   analysis: WindingAnalysis,
@@ -324,83 +273,15 @@ export function cutList(
       cuffMm: 0,
     }),
   );
-  const coilEnds = analysis.coilEnds;
-  const sleeve = derive(
-    {
-      id: 'sleeveLength',
-      name: 'Sleeve of a coil end',
-      symbol: 'l',
-      unit: 'mm',
-      formula: 'l = s + 40',
-      source: `from inside the slot over the end turns, ${CP}`,
-      inputs: { s: given('s', head, 'mm', 'stand-out') },
-      value: (v) => v.s + 40,
-    },
-    true,
+  const soft = softGoods(
+    analysis,
+    shape,
+    D,
+    head,
+    material.sleeving,
+    electrical.amperes ?? 0,
+    settings.leadLengthMm,
   );
-  const strandOver = Math.max(
-    ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
-  );
-  // Round bundle of n strands: its diameter over the strand’s goes with √n, packed at about 0.75.
-  const bundle = strandOver * Math.sqrt(wiresInHand(winding.wires) / 0.75);
-  const leads = analysis.connection.joints.filter((j) => j.kind === 'lead').length;
-  const perLead =
-    (electrical.amperes ?? 0) / (leads >= 6 && winding.connection === 'delta' ? Math.sqrt(3) : 1);
-  const cable = CABLES.find((a) => perLead / a <= cableDensity(a)) ?? CABLES[CABLES.length - 1]!;
-  const leadEach = derive(
-    {
-      id: 'leadEach',
-      name: 'A lead',
-      symbol: 'l',
-      unit: 'mm',
-      formula: 'l = l_b + π·D/4',
-      source: `to the box, and along the end winding the shorter way on average, ${CP}`,
-      inputs: {
-        lb: given('l_b', settings.leadLengthMm, 'mm', 'shop setting'),
-        D: given('D', D, 'mm', 'card, bore'),
-      },
-      value: (v) => v.lb + (Math.PI * v.D) / 4,
-    },
-    true,
-  );
-  const circle = Math.PI * (D + 2 * shape.depthMm);
-  const soft: SoftItem[] = [
-    {
-      id: 'coil-sleeving',
-      name: 'Sleeving over coil ends, two a coil',
-      what: `${material.sleeving}, bore ${(Math.ceil(bundle * 1.15 * 2) / 2).toFixed(1)} mm`,
-      count: coilEnds,
-      unit: 'pieces',
-      each: sleeve,
-      totalM: (coilEnds * sleeve.value) / 1000,
-    },
-    {
-      id: 'lead-cable',
-      name: `Lead cable, ${leads} leads`,
-      what: `${cable} mm², ${analysis.connection.endsPerLead * wiresInHand(winding.wires)} wires gathered into the first`,
-      count: leads,
-      unit: 'pieces',
-      each: leadEach,
-      totalM: (leads * leadEach.value) / 1000,
-    },
-    {
-      id: 'cord',
-      name: 'Lacing cord, both ends',
-      what: 'polyester cord, shrinking',
-      count: 1,
-      unit: 'm',
-      // A stitch a slot round a bundle about as wide as the slot is deep.
-      totalM: (2 * layout.slots * (2 * (head * 0.5 + shape.depthMm) + circle / layout.slots)) / 1000,
-    },
-    {
-      id: 'end-tape',
-      name: 'Tape for groups and leads',
-      what: 'glass tape, 20 mm, half lapped',
-      count: 1,
-      unit: 'm',
-      totalM: (layout.groups.length * 2 * Math.PI * bundle * 1.5 * (100 / 10)) / 1000 + leads * 0.3 * 3,
-    },
-  ];
   const meanTurn = analysis.figures.meanTurn?.value ?? former.coils[0]!.perimeterMm;
   const turns = layout.meanTurns ?? winding.turnsPerCoil;
   const wire = wireToTake(
@@ -410,6 +291,9 @@ export function cutList(
     settings.wireAllowance,
   );
   const findings: Finding[] = [];
+  const strandOver = Math.max(
+    ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
+  );
   for (const need of wire)
     if (need.shortKg > 1e-6)
       findings.push(
@@ -441,9 +325,6 @@ export function cutList(
       );
   return good({ shape, items, soft, former, wire, findings });
 }
-
-/** Current density a motor lead of that section bears [A/mm²]. Source: common practice, no published source. */
-const cableDensity = (areaMm2: number) => (areaMm2 <= 2.5 ? 9 : areaMm2 <= 10 ? 7 : areaMm2 <= 35 ? 5.5 : 4);
 
 function countSlots(analysis: WindingAnalysis, sides: number): number {
   const held = new Array<number>(analysis.layout.slots + 1).fill(0);
