@@ -233,11 +233,8 @@ test('a joint recorded wrong stays in the history and is mended', async ({ page 
   const history = (await (await page.request.get(`${base()}/api/motors/3107/history`)).json()) as {
     what: string;
   }[];
-  expect(history.filter((h) => h.what.includes('2s 5s')).map((h) => h.what.split(' ').at(-1))).toEqual([
-    'wrong',
-    'undone',
-    'made',
-  ]);
+  const marks = history.filter((h) => h.what.includes('2s 5s')).map((h) => h.what.split(' ').at(-1));
+  expect(marks.slice(-3)).toEqual(['wrong', 'undone', 'made']);
 });
 
 test('a search is run, stopped, ranked, and its winding opened on the bench', async ({ page }) => {

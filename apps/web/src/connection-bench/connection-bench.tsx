@@ -78,7 +78,7 @@ function Bench({
   const [turn, setTurn] = useState(0);
   const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
-  const [mark, { isLoading }] = useMarkJointMutation();
+  const [mark] = useMarkJointMutation();
   const act = useAct();
   const walk = useWalk(file, analysis);
   const count = connection.joints.length;
@@ -105,7 +105,6 @@ function Bench({
   const toOpen = useMemo(() => judged.explanations[0]?.joints ?? [], [judged]);
 
   const tick = async (number: number, kind: 'made' | 'wrong' | 'undone', note = '') => {
-    if (isLoading) return;
     const j = connection.joints[number - 1]!;
     await act(
       unwrap(
@@ -280,10 +279,10 @@ function Bench({
           onTick={toggle}
         />
         <div className="no-print mt-3 flex flex-wrap gap-2">
-          <Key primary letter="Space" onClick={() => toggle(joint)} disabled={isLoading}>
+          <Key primary letter="Space" onClick={() => toggle(joint)}>
             {marks.has(joint) ? `Open joint ${joint}` : `Joint ${joint} is made`}
           </Key>
-          <Key letter="X" onClick={() => setAsking(true)} disabled={isLoading}>
+          <Key letter="X" onClick={() => setAsking(true)}>
             It is wrong
           </Key>
         </div>
