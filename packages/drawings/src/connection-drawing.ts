@@ -99,13 +99,17 @@ export function connectionDrawing(
     else if (!current) marks.push(...poleShoe(px, py, shoe * 0.8, m, group.polarity, 'pencil'));
     const slots = group.coils.map((n) => layout.coils[n - 1]!.topSlot);
     const [first, last] = [slots[0]!, slots.at(-1)!];
-    if (slice * rIn > 20 && !options.nextGroup)
+    if (slice * rIn > 20 && !options.nextGroup) {
+      const r = rIn - size * 0.075;
+      // Over and under the middle neighbours stand side by side: where first and last do not fit, the first alone.
+      const range = slots.length > 1 && slice * r * 0.2 >= 8.5;
       text(
-        polar(c, c, rIn - size * 0.075, m),
-        slots.length > 1 ? `${first}–${last}` : String(first),
-        Math.max(9, Math.min(12, slice * rIn * 0.24)),
+        polar(c, c, r, m),
+        range ? `${first}–${last}` : String(first),
+        range ? Math.min(12, slice * r * 0.2) : Math.max(8.5, Math.min(12, slice * r * 0.35)),
         'pencil',
       );
+    }
   }
 
   function compass(to: number) {

@@ -142,6 +142,8 @@ describe.each(KINDS)('%s', (_name, spec) => {
       const numbers = texts(scene).filter((t) => t.of?.startsWith('joint-') && /^\d+$/.test(t.text));
       expect(new Set(numbers.map((t) => t.text)).size).toBe(made.value.joints.length);
       for (const g of layout.groups) expect(texts(scene).some((t) => t.text === g.name)).toBe(true);
+      const slots = { ...scene, marks: texts(scene).filter((t) => t.ink === 'pencil' && /^\d/.test(t.text)) };
+      expect(overlaps(slots)).toEqual([]);
     }
   });
   it('goes into a file that is whole XML', () => {

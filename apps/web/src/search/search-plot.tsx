@@ -1,7 +1,7 @@
 /** What lies within the limits, two figures against each other: each dot a winding, the best ones numbered. */
 import { showWires, type Candidate } from '@norther/core';
-import { extent, scaleLinear } from 'd3';
-import { useMemo } from 'react';
+import { extent, least, scaleLinear } from 'd3';
+import { useMemo, useState, type MouseEvent } from 'react';
 import { useWidth } from '../kit/use-width.ts';
 
 export const AXES = {
@@ -47,6 +47,27 @@ export function SearchPlot({
   const sx = scale(x, 58, width - 16);
   const sy = scale(y, height - 44, 26);
   const at = (c: Candidate) => [sx(AXES[x].of(c)), sy(AXES[y].of(c))] as const;
+  const [under, setUnder] = useState<Candidate | null>(null);
+  // One path for all dots of a kind: a thousand elements redrawn while the search runs would block the page.
+  const dots = (connection: Candidate['connection']) =>
+    sample
+      .filter((c) => c.connection === connection)
+      .map(
+        (c) =>
+          `M${at(c)
+            .map((v) => v.toFixed(1))
+            .join(' ')}h0`,
+      )
+      .join('');
+  const star = dots('star');
+  const delta = dots('delta');
+  const nearestTo = (event: MouseEvent<SVGElement>) => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const place = least(sample, (c) =>
+      Math.hypot(at(c)[0] - event.clientX + box.left, at(c)[1] - event.clientY + box.top),
+    );
+    return place ?? null;
+  };
   return (
     <div ref={ref}>
       <svg
@@ -95,25 +116,27 @@ export function SearchPlot({
           {AXES[y].name}
           {AXES[y].unit && `, ${AXES[y].unit}`}
         </text>
-        {sample.map((c, i) => {
-          const [cx, cy] = at(c);
-          return (
-            <circle
-              key={i}
-              cx={cx}
-              cy={cy}
-              r={c.connection === 'star' ? 3 : 3.4}
-              fill={c.connection === 'star' ? 'var(--hair)' : 'var(--paper)'}
-              stroke="var(--pencil)"
-              strokeWidth="0.8"
-              className="cursor-pointer"
-              onClick={() => onChoose(c, null)}
-            >
-              <title>{`T${c.turns} ${showWires(c.wires)} 1-${c.pitch + 1} ${c.circuits}${c.connection === 'star' ? 'Y' : 'Δ'}`}</title>
-            </circle>
-          );
-        })}
-        {shown.map((c, i) => {
+        <g
+          className="cursor-pointer"
+          strokeLinecap="round"
+          fill="none"
+          onClick={(event) => {
+            const nearest = nearestTo(event);
+            if (nearest) onChoose(nearest, null);
+          }}
+          onPointerMove={(event) => setUnder(nearestTo(event))}
+        >
+          {under && (
+            <title>{`T${under.turns} ${showWires(under.wires)} 1-${under.pitch + 1} ${under.circuits}${under.connection === 'star' ? 'Y' : 'Δ'}`}</title>
+          )}
+          <path d={delta} stroke="var(--pencil)" strokeWidth="7.6" />
+          <path d={delta} stroke="var(--paper)" strokeWidth="6" />
+          <path d={star} stroke="var(--pencil)" strokeWidth="6.8" />
+          <path d={star} stroke="var(--hair)" strokeWidth="5.2" />
+        </g>
+        {/* From the last to the first, so that where they crowd the best lies on top. */}
+        {shown.toReversed().map((c, back) => {
+          const i = shown.length - 1 - back;
           const [cx, cy] = at(c);
           const is = chosen === i;
           return (
