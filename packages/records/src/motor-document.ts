@@ -1,6 +1,7 @@
 /** The whole record of one motor as one file: format, version, migrations, refusals. */
-import { finding, good, refused, type Finding, type Outcome } from '@norther/core';
+import { finding, good, refused, type Outcome } from '@norther/core';
 import { z } from 'zod';
+import { damage, openFile } from './open-file.ts';
 import { MotorRecord } from './motor-record.ts';
 import {
   EventRecord,
@@ -37,41 +38,21 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   1: (old) => ({ ...old, version: 2, jointMarks: [] }),
 };
 
-/** Where a file does not agree with its schema, each place named. */
-export const damage = (error: z.ZodError): Finding[] =>
-  error.issues
-    .slice(0, 12)
-    .map((issue) =>
-      finding(
-        'stop',
-        'file.damaged',
-        `${issue.path.join('.') || 'file'}: ${issue.message}`,
-        [issue.path.join('.')],
-        'The record is damaged at this place; nothing was imported.',
-      ),
-    );
-
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */
 export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
-  const refuse = (code: string, message: string, because?: string) =>
-    refused<MotorDocument>([finding('stop', code, message, ['file'], because)]);
-  const raw = z.object({ format: z.string(), version: z.int() }).loose().safeParse(data);
-  if (!raw.success || raw.data.format !== MOTOR_FORMAT)
-    return refuse(
-      'file.not-a-motor',
-      'This file is not a motor record.',
-      `A motor record begins with "format": "${MOTOR_FORMAT}" and a version.`,
-    );
-  if (raw.data.version > MOTOR_FORMAT_VERSION)
-    return refuse(
-      'file.newer',
-      `This record was written by a newer Norther (format ${raw.data.version}; this one reads up to ${MOTOR_FORMAT_VERSION}).`,
-      'Update this shop, then import it again. Nothing was changed.',
-    );
-  let document: Record<string, unknown> = raw.data;
-  for (let v = raw.data.version; v < MOTOR_FORMAT_VERSION; v++) {
+  const opened = openFile(data, {
+    format: MOTOR_FORMAT,
+    version: MOTOR_FORMAT_VERSION,
+    code: 'file.not-a-motor',
+    record: 'motor record',
+  });
+  if (!opened.ok) return opened;
+  const from = opened.value.version;
+  let document: Record<string, unknown> = opened.value;
+  for (let v = from; v < MOTOR_FORMAT_VERSION; v++) {
     const step = MIGRATIONS[v];
-    if (!step) return refuse('file.too-old', `Format ${v} is not known any more.`);
+    if (!step)
+      return refused([finding('stop', 'file.too-old', `Format ${v} is not known any more.`, ['file'])]);
     document = step(document);
   }
   const read = MotorDocument.safeParse(document);

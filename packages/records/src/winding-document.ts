@@ -1,7 +1,7 @@
 /** One winding as a file: what was typed, and for other programs what it reads as and comes to. */
-import { finding, good, refused, type Outcome } from '@norther/core';
+import { good, refused, type Outcome } from '@norther/core';
 import { z } from 'zod';
-import { damage } from './motor-document.ts';
+import { damage, openFile } from './open-file.ts';
 import { ReadValues, TypedFields } from './shapes.ts';
 
 export const WINDING_FORMAT = 'norther.winding';
@@ -25,21 +25,13 @@ export const WindingDocument = z.object({
 export type WindingDocument = z.infer<typeof WindingDocument>;
 
 export function openWindingDocument(data: unknown): Outcome<WindingDocument> {
-  const refuse = (code: string, message: string, because?: string) =>
-    refused<WindingDocument>([finding('stop', code, message, ['file'], because)]);
-  const raw = z.object({ format: z.string(), version: z.int() }).loose().safeParse(data);
-  if (!raw.success || raw.data.format !== WINDING_FORMAT)
-    return refuse(
-      'file.not-a-winding',
-      'This file is not a winding record.',
-      `A winding record begins with "format": "${WINDING_FORMAT}" and a version.`,
-    );
-  if (raw.data.version > WINDING_FORMAT_VERSION)
-    return refuse(
-      'file.newer',
-      `This winding was written by a newer Norther (format ${raw.data.version}; this one reads up to ${WINDING_FORMAT_VERSION}).`,
-      'Update this shop, then take it in again. Nothing was changed.',
-    );
-  const read = WindingDocument.safeParse(raw.data);
+  const opened = openFile(data, {
+    format: WINDING_FORMAT,
+    version: WINDING_FORMAT_VERSION,
+    code: 'file.not-a-winding',
+    record: 'winding record',
+  });
+  if (!opened.ok) return opened;
+  const read = WindingDocument.safeParse(opened.value);
   return read.success ? good(read.data) : refused(damage(read.error));
 }

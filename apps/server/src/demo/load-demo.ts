@@ -18,7 +18,8 @@ import * as schema from '../database/schema.ts';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 import { hashPin } from '../people/people.service.ts';
-import { DEMO_MOTORS, type DemoMotor, type DemoReading } from './demo-motors.ts';
+import type { DemoMotor, DemoReading } from './demo-motor.ts';
+import { DEMO_MOTORS } from './demo-motors.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
 
 export const DEMO_PEOPLE = [

@@ -21,6 +21,7 @@ export const jointKey = (joint: Pick<Joint, 'ends'>): string =>
 /**
  * A short name of a plan: equal plans have equal names, and another coil in another slot gives another one.
  * FNV-1a over every coil's slots and group; it names, it does not secure.
+ * Source: G. Fowler, L. C. Noll, K.-P. Vo, FNV-1a with 32 bits (from memory).
  */
 export function planKey(layout: WindingLayout): string {
   let hash = 0x811c9dc5;

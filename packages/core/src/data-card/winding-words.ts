@@ -1,4 +1,7 @@
-/** How a winder writes spans, turns, groups and single coils, and what each of them reads as. */
+/**
+ * How a winder writes spans, turns, groups and single coils, and what each of them reads as.
+ * Source: a span counted from slot 1 to slot n is pitch n − 1: common practice, no source.
+ */
 import { PHASES, type EnteredCoil, type Phase } from '../winding/index.ts';
 
 export type Read<T> =

@@ -1,2 +1,3 @@
+export * from './check-station-record.ts';
 export * from './stations.ts';
 export * from './track-state.ts';

@@ -1,0 +1,77 @@
+/** What a station records, read and judged before it is signed. */
+import { readForm, type Typed } from '../fields/index.ts';
+import { finding, type Finding } from '../quantity/index.ts';
+import { stationOf, type StationId } from './stations.ts';
+
+const answersNo: Readonly<Record<string, string>> = {
+  allMade: 'A joint is still open: finish the list first.',
+  gauge: 'A coil stands into the bore: press it back before varnish.',
+  masked: 'Feet and fits must be masked: varnish under a foot ruins the alignment.',
+  bars: 'A broken bar or ring is not balanced away: repair the cage or tell the customer.',
+  unmasked: 'Unmask and clean the fits first.',
+  sound: 'Find the noise first; hold the motor if it cannot be found today.',
+};
+
+/** Reads and judges what a station records. `stop` findings keep it from being signed. */
+export function checkStationRecord(
+  id: StationId,
+  typed: Typed,
+  motorNumber: string,
+): { readonly findings: readonly Finding[] } {
+  const station = stationOf(id);
+  const { numbers, texts, findings } = readForm(station.record, typed);
+  const found: Finding[] = [...findings];
+  for (const field of station.record)
+    if (station.required.includes(field.id) && !typed[field.id]?.trim())
+      found.push(finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]));
+  for (const [field, message] of Object.entries(answersNo))
+    if (texts[field] === 'no') found.push(finding('stop', `station.${field}-no`, message, [field]));
+  const over = (field: string, watch: number, stop: number, message: string) => {
+    const value = numbers[field];
+    if (value !== undefined && value > watch)
+      found.push(
+        finding(
+          value > stop ? 'watch' : 'note',
+          `station.${field}-high`,
+          message,
+          [field],
+          `Usual up to ${watch}, never over ${stop} °C (common practice, no source).`,
+        ),
+      );
+  };
+  over('partTemperature', 360, 370, 'The core plate’s insulation suffers: test the core loss with care.');
+  over('bearingHeat', 110, 120, 'Too hot for a bearing: its steel and seals change. Fit another.');
+  const preheat = numbers['preheat'];
+  if (preheat !== undefined && (preheat < 90 || preheat > 120))
+    found.push(
+      finding(
+        'watch',
+        'station.preheat-unusual',
+        `Preheat is usually 90 to 120 °C at the part${preheat > 175 ? '; was that °F?' : '.'}`,
+        ['preheat'],
+        'Common practice, no source.',
+      ),
+    );
+  if (id === 'insulate' && numbers['standOut'] !== undefined && numbers['standOut'] < 5)
+    found.push(
+      finding(
+        'watch',
+        'station.stand-out-short',
+        'A liner that stands out less than 5 mm is a failure to ground in waiting.',
+        ['standOut'],
+        'Common practice, no source.',
+      ),
+    );
+  if (id === 'match')
+    for (const field of ['statorTag', 'rotorTag'])
+      if (texts[field] && texts[field].trim().toUpperCase() !== motorNumber.toUpperCase())
+        found.push(
+          finding(
+            'stop',
+            'station.wrong-pair',
+            `The ${field === 'statorTag' ? 'stator' : 'rotor'} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
+            [field],
+          ),
+        );
+  return { findings: found };
+}
