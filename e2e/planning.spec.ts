@@ -240,6 +240,12 @@ test('a joint recorded wrong stays in the history and is mended', async ({ page 
 test('a search is run, stopped, ranked, and its winding opened on the bench', async ({ page }) => {
   await signIn(page, base(), 'Ida Haft');
   await page.goto(`${base()}/motor/3110/search`);
+  const search = page.getByRole('button', { name: 'Search', exact: true });
+  const from = await page.locator('input[name=spanFrom]').inputValue();
+  await page.locator('input[name=spanFrom]').fill('1-30');
+  await expect(page.getByText('Span from 1-30 is longer than span to')).toBeVisible();
+  await expect(search).toBeDisabled();
+  await page.locator('input[name=spanFrom]').fill(from);
   await page.locator('input[name=strands]').fill('12');
   await page.locator('input[name=sizes]').fill('3');
   await page.getByRole('button', { name: 'Search', exact: true }).click();

@@ -144,8 +144,17 @@ describe('a search', () => {
   });
 
   it('says what it needs', () => {
-    expect(missingForSearch({}, {})).toEqual(['bore', 'coreLength', 'voltage', 'frequency', 'current']);
-    expect(missingForSearch(core, supply)).toEqual([]);
+    expect(missingForSearch({}, {})?.fields).toEqual([
+      'bore',
+      'coreLength',
+      'voltage',
+      'frequency',
+      'current',
+    ]);
+    expect(missingForSearch({ ...core, boreDiameterMm: undefined }, supply)?.message).toBe(
+      'A search needs the bore.',
+    );
+    expect(missingForSearch(core, supply)).toBeNull();
   });
 });
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   checkDataCard,
+  readDataCard,
   DEFAULT_WISH,
   proposedCard,
   readNameplate,
@@ -48,6 +49,7 @@ function worked(wanted: Typed, more: Partial<typeof DEFAULT_WISH> = {}, from: Ty
   const step = (id: string) => result.value.steps.find((s) => s.id === id)!.value;
   return { ...result.value, step, figures: result.value.proposed.analysis!.figures };
 }
+const readWiresOf = (r: { typed: Typed }) => readDataCard(r.typed).card.wires!.map((w) => w.bareDiameterMm);
 const before = checkDataCard(found, plate).analysis!.figures;
 
 describe('rules of the trade', () => {
@@ -59,6 +61,16 @@ describe('rules of the trade', () => {
     expect(r.step('areaWanted')).toBeCloseTo(before.turnArea!.value / 2, 9);
     expect(r.figures.voltsPerCoil!.value).toBeCloseTo(2 * before.voltsPerCoil!.value, 9);
     expect(r.figures.toothDensity!.value).toBeCloseTo(before.toothDensity!.value, 9);
+  });
+  it('no wire is proposed that does not go through the slot opening', () => {
+    const widest = (opening: string) =>
+      Math.max(
+        ...readWiresOf(
+          worked({}, { limits: { mostSizes: 1, mostStrands: 30 } }, { ...found, slotOpening: opening }),
+        ),
+      );
+    expect(widest('0.9')).toBeLessThan(0.9 * 0.95);
+    expect(widest('4')).toBeGreaterThan(0.9);
   });
   // Common practice, no source: star to delta takes √3 times the turns, twice the volts twice the turns.
   it.each([

@@ -24,6 +24,7 @@ import {
   readNameplate,
   readShorthand,
   supplyOf,
+  throughOpening,
   traceCurrent,
   unconnectedWindingOf,
   walkFeed,
@@ -179,18 +180,13 @@ export class ReckonController {
     const core = coreOf(card);
     const supply = supplyOf(read, card);
     const missing = missingForSearch(core, supply);
-    if (!winding || missing.length > 0)
-      throw badInput([
-        missing.length
-          ? finding('stop', 'search.missing', `A search needs ${missing.join(', ')}.`, missing)
-          : missingWinding,
-      ]);
+    if (!winding || missing) throw badInput([missing ?? missingWinding]);
     const search = new WindingSearch({
       winding,
       core,
       supply,
       stock: body.stock,
-      bundles: { mostSizes: body.mostSizes, mostStrands: body.mostStrands },
+      bundles: throughOpening({ mostSizes: body.mostSizes, mostStrands: body.mostStrands }, card.slotOpening),
       limits: { ...DEFAULT_LIMITS, ...present(body.limits) },
       pitches: range(body.spans),
       turns: body.turns,

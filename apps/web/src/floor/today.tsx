@@ -2,6 +2,7 @@
 import { scaleTime } from 'd3';
 import type { FloorMotor } from '../app/api.ts';
 import { clock } from '../kit/time.ts';
+import { TickText } from '../kit/tick-text.tsx';
 
 const LANES = [
   { name: 'Burn-off', stations: ['strip'] },
@@ -45,16 +46,9 @@ export function Today({
           <path d={`M${x(h)} ${TOP - 8}V${height - 4}`} stroke="var(--grid)" strokeWidth="0.75" />
           <path d={`M${x(h)} ${TOP - 8}v5`} stroke="var(--ink)" strokeWidth="1.25" />
           {!flagged.has(h.getHours()) && Math.abs(x(h) - x(now)) > 26 && (
-            <text
-              x={x(h)}
-              y={TOP - 13}
-              fontSize="12"
-              textAnchor="middle"
-              className="font-fig"
-              fill="var(--graphite)"
-            >
+            <TickText x={x(h)} y={TOP - 13}>
               {String(h.getHours()).padStart(2, '0')}
-            </text>
+            </TickText>
           )}
         </g>
       ))}

@@ -1,8 +1,9 @@
 /** What lies within the limits, two figures against each other: each dot a winding, the best ones numbered. */
-import { showWires, type Candidate } from '@norther/core';
+import { showCandidate, showWires, type Candidate } from '@norther/core';
 import { extent, least, scaleLinear } from 'd3';
 import { useMemo, useState, type MouseEvent } from 'react';
 import { useWidth } from '../kit/use-width.ts';
+import { TickText } from '../kit/tick-text.tsx';
 
 export const AXES = {
   copperKg: { name: 'Copper', unit: 'kg', of: (c: Candidate) => c.copperKg },
@@ -80,31 +81,17 @@ export function SearchPlot({
         {sx.ticks(6).map((t) => (
           <g key={t}>
             <path d={`M${sx(t)} 26V${height - 44}`} stroke="var(--grid)" strokeWidth="0.75" />
-            <text
-              x={sx(t)}
-              y={height - 28}
-              fontSize="12"
-              textAnchor="middle"
-              className="font-fig"
-              fill="var(--graphite)"
-            >
+            <TickText x={sx(t)} y={height - 28}>
               {t}
-            </text>
+            </TickText>
           </g>
         ))}
         {sy.ticks(6).map((t) => (
           <g key={t}>
             <path d={`M58 ${sy(t)}H${width - 16}`} stroke="var(--grid)" strokeWidth="0.75" />
-            <text
-              x="50"
-              y={sy(t) + 4}
-              fontSize="12"
-              textAnchor="end"
-              className="font-fig"
-              fill="var(--graphite)"
-            >
+            <TickText x={50} y={sy(t) + 4} anchor="end">
               {t}
-            </text>
+            </TickText>
           </g>
         ))}
         <path d={`M58 26V${height - 44}H${width - 16}`} fill="none" stroke="var(--ink)" strokeWidth="1.25" />
@@ -126,9 +113,7 @@ export function SearchPlot({
           }}
           onPointerMove={(event) => setUnder(nearestTo(event))}
         >
-          {under && (
-            <title>{`T${under.turns} ${showWires(under.wires)} 1-${under.pitch + 1} ${under.circuits}${under.connection === 'star' ? 'Y' : 'Δ'}`}</title>
-          )}
+          {under && <title>{`${showCandidate(under)}, ${showWires(under.wires)}`}</title>}
           <path d={delta} stroke="var(--pencil)" strokeWidth="7.6" />
           <path d={delta} stroke="var(--paper)" strokeWidth="6" />
           <path d={star} stroke="var(--pencil)" strokeWidth="6.8" />

@@ -4,6 +4,7 @@ import { showMinutes } from '@norther/core';
 import { line, scaleLinear } from 'd3';
 import { useReadingLogQuery } from '../app/api.ts';
 import { useWidth } from '../kit/use-width.ts';
+import { TickText } from '../kit/tick-text.tsx';
 
 export function OvenChart({
   number,
@@ -58,16 +59,9 @@ export function OvenChart({
         {y.ticks(6).map((t) => (
           <g key={t}>
             <path d={`M44 ${y(t)}H${width - 12}`} stroke="var(--grid)" strokeWidth="0.75" />
-            <text
-              x="38"
-              y={y(t) + 4}
-              fontSize="12"
-              textAnchor="end"
-              className="font-fig"
-              fill="var(--graphite)"
-            >
+            <TickText x={38} y={y(t) + 4} anchor="end">
               {t}
-            </text>
+            </TickText>
           </g>
         ))}
         <text x="6" y="12" fontSize="12" fill="var(--graphite)">
@@ -76,16 +70,9 @@ export function OvenChart({
         {Array.from({ length: Math.floor(last / hours) + 1 }, (_, i) => i * hours).map((m) => (
           <g key={m}>
             <path d={`M${x(m)} ${height - 30}v5`} stroke="var(--ink)" />
-            <text
-              x={x(m)}
-              y={height - 12}
-              fontSize="12"
-              textAnchor="middle"
-              className="font-fig"
-              fill="var(--graphite)"
-            >
+            <TickText x={x(m)} y={height - 12}>
               {hours === 60 ? `${m / 60} h` : m}
-            </text>
+            </TickText>
           </g>
         ))}
         <path d={`M44 ${height - 30}H${width - 12}`} stroke="var(--ink)" strokeWidth="1.25" />

@@ -43,14 +43,12 @@ export function RedesignPanel({
   const [open, setOpen] = useState<string | null>(null);
   const go = () => {
     const asked = Object.fromEntries(Object.entries(wanted).filter(([, v]) => v.trim() !== ''));
-    const opening = found.checked.card.slotOpening;
     const made = workOut(found.typed, found.plate, {
       wanted: asked,
       stock: stockOf(shop?.reels ?? []),
       limits: {
         mostSizes: sizes,
         mostStrands: strands,
-        ...(opening ? { widestMm: opening * 0.95 } : {}),
       },
       unevenTurns: uneven,
       backIronLimitT: found.shop.backIronLimitT,

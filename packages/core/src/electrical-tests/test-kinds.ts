@@ -130,7 +130,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     body: 'stator',
     fields: CURE_FIELDS,
     required: ['target', 'minutes'],
-    defaults: { tolerance: '5 K' },
+    defaults: { tolerance: '5' },
     stages: ['varnished'],
     needsLog: true,
     caution: {

@@ -1,5 +1,6 @@
 export * from './compare-windings.ts';
 export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './work-out.ts';
+export * from './search-form.ts';
 export {
   DEFAULT_LIMITS,
   missingForSearch,

@@ -2,6 +2,7 @@
 import type { CoreSize, Supply } from '../analysis/index.ts';
 import { slotShape } from '../analysis/index.ts';
 import { connectionList, validCircuits, type Star } from '../connection/index.ts';
+import { finding, type Finding } from '../quantity/index.ts';
 import { layOut, skewFactor, windingFactor, type WindingSpec } from '../winding/index.ts';
 import { bundlesFromStock, type Bundle, type BundleLimits, type Reel } from '../wire/index.ts';
 
@@ -291,13 +292,22 @@ function scoreOf(
   }
 }
 
-/** What is missing for a search, as field ids; empty when it can begin. */
-export function missingForSearch(core: CoreSize, supply: Supply): string[] {
-  const missing: string[] = [];
-  if (!core.boreDiameterMm) missing.push('bore');
-  if (!core.coreLengthMm) missing.push('coreLength');
-  if (!supply.voltageV) missing.push('voltage');
-  if (!supply.frequencyHz) missing.push('frequency');
-  if (!supply.currentA) missing.push('current');
-  return missing;
+/** What a search needs and has not got, in one sentence with the fields; null when it can begin. */
+export function missingForSearch(core: CoreSize, supply: Supply): Finding | null {
+  const needs: readonly (readonly [string, string, number | undefined])[] = [
+    ['bore', 'the bore', core.boreDiameterMm],
+    ['coreLength', 'the core length', core.coreLengthMm],
+    ['voltage', 'the volts of the plate', supply.voltageV],
+    ['frequency', 'the frequency of the plate', supply.frequencyHz],
+    ['current', 'the amperes of the plate', supply.currentA],
+  ];
+  const missing = needs.filter(([, , value]) => !value);
+  if (missing.length === 0) return null;
+  const words = missing.map(([, name]) => name).join(', ');
+  return finding(
+    'stop',
+    'search.missing',
+    `A search needs ${words}.`,
+    missing.map(([id]) => id),
+  );
 }

@@ -23,7 +23,14 @@ import {
   type Outcome,
 } from '../quantity/index.ts';
 import { concentricPitches } from '../winding/index.ts';
-import { showWires, turnAreaMm2, wiresNear, type BundleLimits, type Reel } from '../wire/index.ts';
+import {
+  showWires,
+  throughOpening,
+  turnAreaMm2,
+  wiresNear,
+  type BundleLimits,
+  type Reel,
+} from '../wire/index.ts';
 
 export interface RedesignWish {
   /** Fields of the proposal that are wanted otherwise: volts, frequency, poles, circuits, connection, span, kind. */
@@ -165,7 +172,7 @@ export function workOut(found: Typed, plate: Nameplate, wish: RedesignWish): Out
       true,
     ),
   );
-  const bundle = wiresNear(area.value, wish.stock, wish.limits)[0];
+  const bundle = wiresNear(area.value, wish.stock, throughOpening(wish.limits, was.card.slotOpening))[0];
   const findings: Finding[] = [];
   if (!bundle)
     findings.push(

@@ -17,6 +17,8 @@ export type Dimension =
   | 'unbalance'
   | 'duration'
   | 'specific-loss'
+  | 'flux-density'
+  | 'current-density'
   | 'percent'
   | 'ratio'
   | 'count';
@@ -152,6 +154,22 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
     units: [
       { spelled: ['w/kg'], factor: 1 },
       { spelled: ['w/lb'], factor: 1 / POUND },
+    ],
+  },
+  'flux-density': {
+    unit: 'T',
+    units: [
+      { spelled: ['t', 'tesla'], factor: 1 },
+      { spelled: ['mt'], factor: 0.001 },
+      { spelled: ['kg', 'kgauss'], factor: 0.1 },
+      { spelled: ['kl/in²', 'kl/in2'], factor: 1e-5 / (INCH / 1000) ** 2 },
+    ],
+  },
+  'current-density': {
+    unit: 'A/mm²',
+    units: [
+      { spelled: ['a/mm²', 'a/mm2'], factor: 1 },
+      { spelled: ['a/in²', 'a/in2'], factor: 1 / INCH ** 2 },
     ],
   },
   percent: { unit: '%', units: [{ spelled: ['%', 'percent'], factor: 1 }] },

@@ -18,6 +18,13 @@ export interface BundleLimits {
   readonly widestMm?: number;
 }
 
+/**
+ * The limits with the widest wire that goes through a slot opening [mm]; unchanged where none was measured.
+ * Source: a twentieth of the opening left for the liner's edge and the hand: common practice, no source.
+ */
+export const throughOpening = (limits: BundleLimits, slotOpeningMm: number | undefined): BundleLimits =>
+  slotOpeningMm ? { ...limits, widestMm: slotOpeningMm * 0.95 } : limits;
+
 export interface Bundle {
   readonly wires: readonly Strand[];
   readonly areaMm2: number;
