@@ -56,7 +56,8 @@ export async function scan(page: Page, number: string) {
   await page.keyboard.press('/');
   await page.keyboard.type(number);
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(new RegExp(`/motor/${number}`));
+  // The whole address: a sheet of the same motor may be open already.
+  await expect(page).toHaveURL(new RegExp(`/motor/${number}$`));
   await expect(page.getByRole('banner').last()).toContainText(number);
 }
 

@@ -1,9 +1,10 @@
-/** A server killed in the middle of writing loses nothing it acknowledged. */
+/** A server killed in the middle of writing loses nothing it acknowledged; a database that goes away does not kill it. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import pg from 'pg';
+import { afterAll, afterEach, beforeAll, expect, it } from 'vitest';
 import { Caller, FONTS, makeDatabase, QUARRY, signIn } from './harness.ts';
 
 let database: Awaited<ReturnType<typeof makeDatabase>>;
@@ -11,10 +12,10 @@ const running: ChildProcess[] = [];
 beforeAll(async () => {
   database = await makeDatabase();
 });
-afterAll(async () => {
-  for (const child of running) child.kill('SIGKILL');
-  await database.drop();
+afterEach(() => {
+  for (const child of running.splice(0)) child.kill('SIGKILL');
 });
+afterAll(() => database.drop());
 
 const freePort = () =>
   new Promise<number>((done) => {
@@ -105,4 +106,39 @@ it('keeps every acknowledged card and history line, and takes the open write aga
     expect(after.version).toBe(wrote + 1);
     expect(after.lines).toBe(wrote + 1);
   }
+});
+
+it('outlives connections broken by the database, idle and at work, and hears of changes again', async () => {
+  const { base, child } = await serve();
+  const who = await signIn(base, 'Olav Tindal');
+  const admin = new pg.Client({ connectionString: process.env['TEST_ADMIN_URL'] });
+  const name = new URL(database.ownerUrl).pathname.slice(1);
+  await admin.connect();
+  const breakAll = () =>
+    admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
+  await who.post('motors', { ...QUARRY, number: 'K9' });
+  const work = Array.from({ length: 60 }, () => who.get('floor'));
+  await breakAll();
+  await Promise.allSettled(work);
+  await Promise.allSettled(Array.from({ length: 8 }, () => who.get('floor')));
+  await breakAll();
+  await expect.poll(async () => (await who.get('floor')).status, { timeout: 10_000 }).toBe(200);
+  expect(child.exitCode).toBeNull();
+
+  await expect
+    .poll(
+      async () =>
+        (
+          await admin.query(
+            `select 1 from pg_stat_activity where datname = $1 and query = 'listen norther'`,
+            [name],
+          )
+        ).rowCount,
+      { timeout: 10_000 },
+    )
+    .toBe(1);
+  expect((await who.put('motors/K9/windings/as-found', { typed: { turns: '9' }, version: 0 })).status).toBe(
+    200,
+  );
+  await admin.end();
 });

@@ -111,7 +111,7 @@ describe('further addresses', () => {
         circuits: [1],
         connections: ['star'],
       },
-      /bore, coreLength/,
+      /needs the bore, the core length/,
     ],
     ['a cut without a slot', 'reckon/cut-list', { line: `${line} 2Y`, plate }, /slot’s size/],
     [

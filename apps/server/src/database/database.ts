@@ -1,5 +1,5 @@
 /** The connection to PostgreSQL and the one way a change is made. */
-import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from './schema.ts';
@@ -8,8 +8,16 @@ export const POOL = Symbol('pool');
 export type Db = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Db['transaction']>[0]>[0];
 
-export const makePool = (url: string) =>
-  new pg.Pool({ connectionString: url, max: 12, idleTimeoutMillis: 30_000 });
+/** A database that restarts breaks its connections; the pool opens new ones, the server must not fall over it. */
+export function makePool(url: string): pg.Pool {
+  const pool = new pg.Pool({ connectionString: url, max: 12, idleTimeoutMillis: 30_000 });
+  const log = new Logger('database');
+  const lost = (error: Error) => log.warn(`connection lost (${error.message})`);
+  pool.on('error', lost);
+  // Also those at work: their query fails by itself, the connection's own error would end the process.
+  pool.on('connect', (client) => client.on('error', () => undefined));
+  return pool;
+}
 
 @Injectable()
 export class Database implements OnModuleDestroy {

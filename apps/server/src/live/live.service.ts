@@ -4,6 +4,7 @@ import pg from 'pg';
 import { Observable, Subject, filter, interval, map, merge } from 'rxjs';
 
 export const LISTEN_URL = Symbol('listen url');
+const AGAIN_MS = 2000;
 interface Change {
   readonly shop: string;
   readonly motor: string | null;
@@ -14,6 +15,7 @@ export class LiveService implements OnModuleInit, OnModuleDestroy {
   private readonly changes = new Subject<Change>();
   private client: pg.Client | null = null;
   private stopped = false;
+  private again: NodeJS.Timeout | null = null;
   private readonly log = new Logger('live');
 
   constructor(@Inject(LISTEN_URL) private readonly url: string) {}
@@ -44,13 +46,19 @@ export class LiveService implements OnModuleInit, OnModuleDestroy {
     client.on('notification', ({ payload }) => {
       if (payload) this.changes.next(JSON.parse(payload) as Change);
     });
-    client.on('error', (error) => {
-      if (this.stopped) return;
-      this.log.warn(`listening lost (${error.message}), again in 2 s`);
-      setTimeout(() => void this.listen().catch(() => undefined), 2000).unref();
-    });
+    client.on('error', (error) => this.listenAgain(error));
     await client.connect();
     await client.query('listen norther');
     this.client = client;
+  }
+
+  /** Until it succeeds: a database may be away longer than two seconds. */
+  private listenAgain(error: Error) {
+    if (this.stopped || this.again) return;
+    this.log.warn(`listening lost (${error.message}), again in ${AGAIN_MS / 1000} s`);
+    this.again = setTimeout(() => {
+      this.again = null;
+      this.listen().catch((e: Error) => this.listenAgain(e));
+    }, AGAIN_MS).unref();
   }
 }
