@@ -61,7 +61,7 @@ test('wrong units and figures are said in the field, beside what is right', asyn
 
 test('a coil, its group, its circuit light up, in the ring and in the strip', async ({ page }) => {
   await open(page, '/motor/3107/winding');
-  const copper = page.locator('svg[role=img] path[stroke="var(--copper)"]');
+  const copper = page.locator('[role=img] path[stroke="var(--copper)"]');
   await expect(page.getByText('coil 1, group 1U')).toBeVisible();
   const one = await copper.count();
   await page.getByRole('button', { name: 'group', exact: true }).click();

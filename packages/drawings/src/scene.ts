@@ -27,6 +27,8 @@ export interface PathMark {
   readonly dash?: string;
   /** What this mark belongs to, such as `coil-7`; lets a view find and light it. */
   readonly of?: string;
+  /** What lies under it is pointed at, not this. */
+  readonly through?: boolean;
 }
 export interface TextMark {
   readonly kind: 'text';
@@ -76,32 +78,125 @@ export const WHITE_SHEET: Readonly<Record<Ink, string>> = {
 const escape = (s: string) =>
   s.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
-const FACES = {
-  file: {
-    words: 'font-family="Archivo, Arial Narrow, sans-serif"',
-    figures: 'font-family="Iosevka, monospace"',
-  },
-  screen: { words: 'class="font-words"', figures: 'class="font-fig"' },
-};
+/** How a scene is shown: what a colour's name stands for, and how the two faces are asked for. */
+interface Manner {
+  readonly colour: (ink: Ink) => string;
+  readonly face: Readonly<Record<TextMark['face'], readonly [name: string, value: string]>>;
+  /** What a mark that can be pointed at has besides. */
+  readonly picked: Attributes;
+}
+type Attributes = [name: string, value: string][];
 
-function markup(
-  marks: readonly Mark[],
-  colour: (ink: Ink) => string,
-  faces: (typeof FACES)[keyof typeof FACES],
-): string {
-  return marks
-    .map((m) => {
-      const of = m.of ? ` data-of="${escape(m.of)}"` : '';
-      if (m.kind === 'path')
-        return `<path d="${m.d}" fill="${m.fill ? colour(m.fill) : 'none'}" stroke="${m.stroke ? colour(m.stroke) : 'none'}"${m.stroke ? ` stroke-width="${m.width ?? 1}"` : ''}${m.dash ? ` stroke-dasharray="${m.dash}"` : ''}${of}/>`;
-      return `<text x="${m.x.toFixed(2)}" y="${m.y.toFixed(2)}" ${faces[m.face]} font-size="${m.size}"${m.bold ? ' font-weight="700"' : ''} text-anchor="${m.anchor ?? 'start'}" fill="${colour(m.ink)}"${of}>${escape(m.text)}</text>`;
-    })
-    .join('');
+/** Colours follow the light or dark sheet. */
+const SCREEN: Manner = {
+  colour: (ink) => `var(--${ink})`,
+  face: { words: ['class', 'font-words'], figures: ['class', 'font-fig'] },
+  picked: [['cursor', 'pointer']],
+};
+const file = (colours: Readonly<Record<Ink, string>>): Manner => ({
+  colour: (ink) => colours[ink],
+  face: {
+    words: ['font-family', 'Archivo, Arial Narrow, sans-serif'],
+    figures: ['font-family', 'Iosevka, monospace'],
+  },
+  picked: [],
+});
+
+function attributes(m: Mark, { colour, face, picked }: Manner): Attributes {
+  const list: Attributes =
+    m.kind === 'path'
+      ? [
+          ['d', m.d],
+          ['fill', m.fill ? colour(m.fill) : 'none'],
+          ['stroke', m.stroke ? colour(m.stroke) : 'none'],
+        ]
+      : [
+          ['x', m.x.toFixed(2)],
+          ['y', m.y.toFixed(2)],
+          [...face[m.face]],
+          ['font-size', String(m.size)],
+          ['text-anchor', m.anchor ?? 'start'],
+          ['fill', colour(m.ink)],
+        ];
+  if (m.kind === 'path') {
+    if (m.stroke) list.push(['stroke-width', String(m.width ?? 1)]);
+    if (m.dash) list.push(['stroke-dasharray', m.dash]);
+    if (m.through) list.push(['pointer-events', 'none']);
+  } else if (m.bold) list.push(['font-weight', '700']);
+  if (m.of) list.push(['data-of', m.of], ...picked);
+  return list;
 }
 
-/** What stands inside the svg element on screen: colours follow the light or dark sheet. */
-export const sceneMarkup = (scene: Scene): string =>
-  markup(scene.marks, (ink) => `var(--${ink})`, FACES.screen);
+const markup = (marks: readonly Mark[], manner: Manner): string =>
+  marks
+    .map((m) => {
+      const list = attributes(m, manner)
+        .map(([name, value]) => ` ${name}="${escape(value)}"`)
+        .join('');
+      return m.kind === 'path' ? `<path${list}/>` : `<text${list}>${escape(m.text)}</text>`;
+    })
+    .join('');
+
+/** What stands inside the svg element on screen. */
+export const sceneMarkup = (scene: Scene): string => markup(scene.marks, SCREEN);
+
+/** One mark of a shown drawing that becomes another: attributes to set (null: to take away), and its text. */
+export interface MarkChange {
+  readonly at: number;
+  readonly set: readonly (readonly [name: string, value: string | null])[];
+  readonly text?: string;
+}
+
+/**
+ * What has to change on screen so that one drawing becomes the next, mark by mark.
+ * @returns null when the two do not have the same marks in the same order: then it is drawn afresh
+ */
+export function sceneChanges(before: Scene, after: Scene): MarkChange[] | null {
+  if (before.marks.length !== after.marks.length) return null;
+  const changes: MarkChange[] = [];
+  for (let at = 0; at < after.marks.length; at++) {
+    const from = before.marks[at]!;
+    const to = after.marks[at]!;
+    if (from.kind !== to.kind) return null;
+    if (same(from, to)) continue;
+    const old = new Map(attributes(from, SCREEN));
+    const set: [string, string | null][] = [];
+    for (const [name, value] of attributes(to, SCREEN)) {
+      if (old.get(name) !== value) set.push([name, value]);
+      old.delete(name);
+    }
+    for (const name of old.keys()) set.push([name, null]);
+    const text = to.kind === 'text' && from.kind === 'text' && to.text !== from.text ? to.text : undefined;
+    if (set.length || text !== undefined) changes.push({ at, set, ...(text === undefined ? {} : { text }) });
+  }
+  return changes;
+}
+
+function same(a: Mark, b: Mark): boolean {
+  if (a.kind === 'path')
+    return (
+      b.kind === 'path' &&
+      a.d === b.d &&
+      a.fill === b.fill &&
+      a.stroke === b.stroke &&
+      a.width === b.width &&
+      a.dash === b.dash &&
+      a.through === b.through &&
+      a.of === b.of
+    );
+  return (
+    b.kind === 'text' &&
+    a.x === b.x &&
+    a.y === b.y &&
+    a.text === b.text &&
+    a.size === b.size &&
+    a.ink === b.ink &&
+    a.face === b.face &&
+    a.bold === b.bold &&
+    a.anchor === b.anchor &&
+    a.of === b.of
+  );
+}
 
 /** A stand-alone SVG file. */
 export function sceneToSvg(scene: Scene, colours: Readonly<Record<Ink, string>> = WHITE_SHEET): string {
@@ -109,7 +204,7 @@ export function sceneToSvg(scene: Scene, colours: Readonly<Record<Ink, string>> 
 <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${scene.width} ${scene.height}" width="${scene.width}" height="${scene.height}" role="img">
 <title>${escape(scene.title)}</title>
 <rect width="100%" height="100%" fill="${colours.paper}"/>
-${markup(scene.marks, (ink) => colours[ink], FACES.file)}
+${markup(scene.marks, file(colours))}
 </svg>
 `;
 }

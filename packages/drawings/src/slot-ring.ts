@@ -1,6 +1,7 @@
 /** The bore seen from the connection end: slots, coils, groups, polarity. */
-import type { Coil, Layer, WindingLayout, Phase } from '@norther/core';
-import type { Mark, Scene } from './scene.ts';
+import { PHASES, type Coil, type Layer, type WindingLayout } from '@norther/core';
+import type { Ink, Mark, PathMark, Scene } from './scene.ts';
+import { sidesByPlace, type Side } from './sides.ts';
 import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline, poleShoe } from './phase-style.ts';
 
 export interface RingOptions {
@@ -45,13 +46,13 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   /** The same angle, within half a turn of another one. */
   const near = (a: number, to: number) => a - 2 * Math.PI * Math.round((a - to) / (2 * Math.PI));
 
-  for (const coil of layout.coils) marks.push(...returning(coil));
-  for (const coil of layout.coils) marks.push(...going(coil));
+  marks.push(...returning());
+  marks.push(...(nested ? layout.coils.flatMap(going) : goingSideBySide()));
   marks.push({ kind: 'path', d: circle(rBore - 2), stroke: 'graphite', width: 1 });
-  for (const coil of layout.coils) {
-    marks.push(...cell(coil.topSlot, coil.topLayer, coil.phase, coil.sign > 0, coil.number));
-    marks.push(...cell(coil.bottomSlot, coil.bottomLayer, coil.phase, coil.sign < 0, coil.number));
-  }
+  // By place, not by coil: then a change of span leaves most of them as they were.
+  const sides = sidesByPlace(layout);
+  for (const side of sides) marks.push(cell(side));
+  marks.push(...hatches(sides));
   for (const slot of layout.emptySlots) marks.push(emptyCell(slot));
   /** Slot figures stand apart enough to be read. */
   const figures: number[] = [];
@@ -130,29 +131,66 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
     const from = angleOf(coil.topSlot);
     return { from, middle: from + (coil.pitch / 2) * step, to: from + coil.pitch * step };
   }
-  function going(coil: Coil): Mark[] {
+  function isLit(coil: Coil) {
+    return options.litCoils?.has(coil.number) ?? false;
+  }
+  function conductor(coil: Coil): PathMark[] {
     const { from, middle } = ends(coil);
     const d = half(from, middle, coil.pitch);
-    const lit = options.litCoils?.has(coil.number);
     const of = `coil-${coil.number}`;
+    return isLit(coil)
+      ? [{ kind: 'path', d, stroke: 'copper', width: line, of }]
+      : phaseLine(d, coil.phase, line, of);
+  }
+  /** A conductor that covers what it crosses. */
+  function going(coil: Coil): Mark[] {
+    const conductors = conductor(coil);
+    return [{ ...conductors[0]!, stroke: 'paper', width: line + 2 * dense, dash: '' }, ...conductors];
+  }
+  /** Coils of one span do not cross one another on their way out: all edges lie under all conductors. */
+  function goingSideBySide(): Mark[] {
+    const all = layout.coils.map(conductor);
+    const joined = (paths: readonly PathMark[]): PathMark[] =>
+      paths.length
+        ? [{ kind: 'path', d: paths.map((m) => m.d).join(''), stroke: 'paper', through: true }]
+        : [];
+    const edge = joined(all.map(([m]) => m!)).map((m) => ({ ...m, width: line + 2 * dense }));
+    const inner = all.flatMap(([, m]) => m ?? []);
     return [
-      { kind: 'path', d, stroke: 'paper', width: line + 2 * dense, of },
-      ...(lit
-        ? [{ kind: 'path', d, stroke: 'copper', width: line, of } as const]
-        : phaseLine(d, coil.phase, line, of)),
+      ...edge,
+      ...all.map(([m]) => m!),
+      ...joined(inner).map((m) => ({ ...m, width: inner[0]!.width ?? 1 })),
     ];
   }
-  function returning(coil: Coil): Mark[] {
-    const { middle, to } = ends(coil);
+  /** The far halves, thin, under all others. */
+  function returning(): Mark[] {
+    const width = Math.max(0.7, line * 0.25);
+    const path = (coil: Coil) => {
+      const { middle, to } = ends(coil);
+      return half(to, middle, coil.pitch);
+    };
+    const together = (coils: readonly Coil[], stroke: Ink, dash?: string): Mark[] =>
+      coils.length
+        ? [
+            {
+              kind: 'path',
+              d: coils.map(path).join(''),
+              stroke,
+              width,
+              through: true,
+              ...(dash ? { dash } : {}),
+            },
+          ]
+        : [];
     return [
-      {
-        kind: 'path',
-        d: half(to, middle, coil.pitch),
-        stroke: options.litCoils?.has(coil.number) ? 'copper' : PHASE_INK[coil.phase],
-        width: Math.max(0.7, line * 0.25),
-        ...(coil.phase === 'W' ? { dash: '4 2' } : {}),
-        of: `coil-${coil.number}`,
-      },
+      ...PHASES.flatMap((phase) =>
+        together(
+          layout.coils.filter((k) => k.phase === phase && !isLit(k)),
+          PHASE_INK[phase],
+          phase === 'W' ? '4 2' : undefined,
+        ),
+      ),
+      ...together(layout.coils.filter(isLit), 'copper'),
     ];
   }
   function chosen(coil: Coil): Mark[] {
@@ -198,43 +236,43 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   function emptyCell(slot: number): Mark {
     return { kind: 'path', d: sector(slot, rBore, rBack, 0.38), stroke: 'hair', width: 1, dash: '2 2' };
   }
-  function cell(slot: number, layer: Layer, phase: Phase, goes: boolean, coil: number): Mark[] {
-    const [inner, outer] = radii[layer];
-    const ink = PHASE_INK[phase];
-    const of = `coil-${coil}`;
-    const box: Mark = {
+  function cell({ slot, layer, coil, goes }: Side): Mark {
+    const ink = PHASE_INK[coil.phase];
+    return {
       kind: 'path',
-      d: sector(slot, inner, outer, 0.38),
+      d: sector(slot, ...radii[layer], 0.38),
       stroke: ink,
       width: 1.1,
       fill: goes ? ink : 'paper',
-      of,
-      ...(phase === 'W' ? { dash: '2.5 1.5' } : {}),
+      of: `coil-${coil.number}`,
+      ...(coil.phase === 'W' ? { dash: '2.5 1.5' } : {}),
     };
-    const a = angleOf(slot);
-    const mark = goes ? 'paper' : ink;
-    if (phase === 'V')
-      return [
-        box,
-        {
-          kind: 'path',
-          d: polyline([polar(c, c, inner + 2, a), polar(c, c, outer - 2, a)]),
-          stroke: mark,
-          width: 1,
-          of,
-        },
-      ];
-    if (phase === 'W')
-      return [
-        box,
-        {
-          kind: 'path',
-          d: arcPath(c, c, (inner + outer) / 2, a - step * 0.36, a + step * 0.36),
-          stroke: mark,
-          width: 1,
-          of,
-        },
-      ];
-    return [box];
+  }
+  /** V has a line along the slot, W one across, in the colour that shows on the cell. */
+  function hatches(sides: readonly Side[]): Mark[] {
+    const lines = new Map<Ink, string[]>([
+      ['paper', []],
+      [PHASE_INK.V, []],
+      [PHASE_INK.W, []],
+    ]);
+    for (const { slot, layer, coil, goes } of sides) {
+      if (coil.phase === 'U') continue;
+      const [inner, outer] = radii[layer];
+      const a = angleOf(slot);
+      lines
+        .get(goes ? 'paper' : PHASE_INK[coil.phase])!
+        .push(
+          coil.phase === 'V'
+            ? polyline([polar(c, c, inner + 2, a), polar(c, c, outer - 2, a)])
+            : arcPath(c, c, (inner + outer) / 2, a - step * 0.36, a + step * 0.36),
+        );
+    }
+    return [...lines].map(([stroke, d]) => ({
+      kind: 'path',
+      d: d.join(''),
+      stroke,
+      width: 1,
+      through: true,
+    }));
   }
 }

@@ -1,7 +1,8 @@
 /** The slots unrolled, with the wave of the magnetomotive force standing over them. */
-import { magnetomotiveForceSteps, type Layer, type Phase, type WindingLayout } from '@norther/core';
+import { magnetomotiveForceSteps, type WindingLayout } from '@norther/core';
 import { scaleLinear } from 'd3';
-import type { Mark, Scene } from './scene.ts';
+import type { Ink, Mark, Scene } from './scene.ts';
+import { sidesByPlace, type Side } from './sides.ts';
 import { fixed, PHASE_INK, polyline, poleShoe } from './phase-style.ts';
 
 export interface StripOptions {
@@ -128,11 +129,10 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
       face: 'words',
       anchor: 'end',
     });
-  for (const coil of layout.coils) {
-    const is = coil.number === o.chosenCoil;
-    box(coil.topSlot, coil.topLayer, coil.phase, coil.sign > 0, coil.number, is);
-    box(coil.bottomSlot, coil.bottomLayer, coil.phase, coil.sign < 0, coil.number, is);
-  }
+  const inside = new Map<Ink, string>();
+  // By place, not by coil: then a change of span leaves most of them as they were.
+  for (const side of sidesByPlace(layout)) box(side);
+  for (const [stroke, d] of inside) marks.push({ kind: 'path', d, stroke, width: 0.8, through: true });
   for (const slot of layout.emptySlots)
     marks.push({
       kind: 'path',
@@ -177,12 +177,14 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
     marks,
   };
 
-  function box(slot: number, layer: Layer, phase: Phase, goes: boolean, coil: number, lit: boolean) {
+  function box({ slot, layer, coil, goes }: Side) {
+    const { phase } = coil;
+    const lit = coil.number === o.chosenCoil;
     const yy = layer === 'back' ? yBack : yBore;
     const high = layer === 'whole' ? 2 * cell + 2 : cell;
     const ink = lit ? 'copper' : PHASE_INK[phase];
     const x0 = x(slot) - cell / 2;
-    const of = `coil-${coil}`;
+    const of = `coil-${coil.number}`;
     marks.push({
       kind: 'path',
       d: `M${fixed(x0)} ${fixed(yy)}h${fixed(cell)}v${fixed(high)}h${fixed(-cell)}Z`,
@@ -192,14 +194,11 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
       of,
       ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
     });
-    if (phase === 'V' && cell > 10)
-      marks.push({
-        kind: 'path',
-        d: `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(high - 5)}h${fixed(5 - cell)}Z`,
-        stroke: goes ? 'paper' : ink,
-        width: 0.8,
-        of,
-      });
+    if (phase === 'V' && cell > 10) {
+      const stroke = goes ? 'paper' : ink;
+      const d = `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(high - 5)}h${fixed(5 - cell)}Z`;
+      inside.set(stroke, (inside.get(stroke) ?? '') + d);
+    }
     if (cell >= 9)
       marks.push({
         kind: 'text',

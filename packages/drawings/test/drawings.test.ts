@@ -1,6 +1,15 @@
-import { analyseWinding } from '@norther/core';
+import { analyseWinding, type WindingSpec } from '@norther/core';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { connectionDrawing, sceneToSvg, slotRing, unrolledSlots, type Scene } from '../src/index.ts';
+import {
+  connectionDrawing,
+  sceneChanges,
+  sceneMarkup,
+  sceneToSvg,
+  slotRing,
+  unrolledSlots,
+  type Scene,
+} from '../src/index.ts';
 
 function analysed(
   slots: number,
@@ -8,6 +17,7 @@ function analysed(
   pitch: number,
   circuits: number,
   connection: 'star' | 'delta',
+  special: Partial<WindingSpec> = {},
 ) {
   const r = analyseWinding({
     winding: {
@@ -18,6 +28,7 @@ function analysed(
       wires: [{ count: 1, bareDiameterMm: 1 }],
       circuits,
       connection,
+      ...special,
     },
     core: {},
     supply: {},
@@ -79,16 +90,76 @@ it('an SVG file stands alone and escapes what it writes', () => {
   expect(svg).not.toContain('var(--');
 });
 
-it('phases are told apart without colour: solid, double, dashed', () => {
-  const { layout } = analysed(36, 4, 7, 2, 'star');
+it.each([
+  ['lap, all of one span', {}],
+  ['concentric', { kind: 'concentric', pitches: [11, 9, 7] }],
+] as const)('phases are told apart without colour: solid, double, dashed (%s)', (_name, special) => {
+  const { layout } = analysed(36, 4, 7, 2, 'star', special);
   const { marks } = slotRing(layout, { size: 480 });
-  const of = (coil: number) =>
-    marks.filter((m) => m.of === `coil-${coil}` && m.kind === 'path' && !m.d.endsWith('Z'));
-  const phase = (p: string) => layout.coils.find((c) => c.phase === p)!.number;
-  const dashed = (coil: number) => of(coil).some((m) => m.kind === 'path' && m.dash && m.width! > 2);
-  expect(dashed(phase('U'))).toBe(false);
-  expect(dashed(phase('W'))).toBe(true);
-  // A paper line down the middle of V's conductor makes it two.
-  const paper = (coil: number) => of(coil).filter((m) => m.kind === 'path' && m.stroke === 'paper').length;
-  expect(paper(phase('V'))).toBeGreaterThan(paper(phase('U')));
+  const paths = marks.flatMap((m, at) => (m.kind === 'path' && !m.d.endsWith('Z') ? [{ ...m, at }] : []));
+  for (const coil of layout.coils) {
+    const [conductor] = paths.filter((m) => m.of === `coil-${coil.number}` && m.stroke !== 'paper');
+    expect(Boolean(conductor!.dash)).toBe(coil.phase === 'W');
+    // A paper line down the middle of V's conductor makes it two; it lies above.
+    const middle = paths.some(
+      (m) => m.stroke === 'paper' && m.at > conductor!.at && m.d.includes(conductor!.d) && m.width! < 3,
+    );
+    expect(middle).toBe(coil.phase === 'V');
+  }
+});
+
+describe('from one drawing to the next', () => {
+  const ring = (pitch: number, chosenCoil: number | null, lit: readonly number[]) =>
+    slotRing(analysed(36, 4, pitch, 2, 'star').layout, { size: 480, chosenCoil, litCoils: new Set(lit) });
+  /** The marks as a browser has them. */
+  const standing = (scene: Scene) =>
+    [...sceneMarkup(scene).matchAll(/<(path|text)([^>]*?)(?:\/>|>([^<]*)<\/text>)/g)].map((m) => ({
+      attributes: Object.fromEntries([...m[2]!.matchAll(/([\w-]+)="([^"]*)"/g)].map((a) => [a[1]!, a[2]!])),
+      text: m[3],
+    }));
+  const choice = fc.record({
+    pitch: fc.integer({ min: 5, max: 10 }),
+    coil: fc.option(fc.integer({ min: 1, max: 36 })),
+    lit: fc.uniqueArray(fc.integer({ min: 1, max: 36 }), { maxLength: 6 }),
+  });
+  it('the changes make the first into the second, or it is drawn afresh', () => {
+    let changed = 0;
+    fc.assert(
+      fc.property(choice, choice, (one, two) => {
+        const before = ring(one.pitch, one.coil, one.lit);
+        const after = ring(two.pitch, two.coil, two.lit);
+        const changes = sceneChanges(before, after);
+        if (!changes) return;
+        changed++;
+        const marks = standing(before);
+        for (const { at, set, text } of changes) {
+          const mark = marks[at]!;
+          for (const [name, value] of set)
+            if (value === null) delete mark.attributes[name];
+            else mark.attributes[name] = value;
+          if (text !== undefined) mark.text = text;
+        }
+        expect(marks).toEqual(standing(after));
+      }),
+      { numRuns: 60 },
+    );
+    expect(changed).toBeGreaterThan(5);
+  });
+  it('at 144 slots a step of the span leaves a quarter of the ring and half of the strip alone, more turns nearly all', () => {
+    const at = (pitch: number, turnsPerCoil: number) => {
+      const { layout } = analysed(144, 12, pitch, 4, 'delta');
+      return [
+        slotRing(layout, { size: 500, chosenCoil: 1 }),
+        unrolledSlots(layout, { width: 1646, height: 150, turnsPerCoil, circuits: 4, chosenCoil: 1 }),
+      ] as const;
+    };
+    const [ringBefore, stripBefore] = at(10, 4);
+    const [ringAfter, stripAfter] = at(11, 4);
+    const share = (before: Scene, after: Scene) => sceneChanges(before, after)!.length / after.marks.length;
+    expect(share(ringBefore, ringAfter)).toBeLessThan(0.75);
+    expect(share(stripBefore, stripAfter)).toBeLessThan(0.5);
+    const [ringMore, stripMore] = at(10, 5);
+    expect(sceneChanges(ringBefore, ringMore)).toEqual([]);
+    expect(sceneChanges(stripBefore, stripMore)!.length).toBeLessThan(40);
+  });
 });
