@@ -61,18 +61,48 @@ test('wrong units and figures are said in the field, beside what is right', asyn
 
 test('a coil, its group, its circuit light up, in the ring and in the strip', async ({ page }) => {
   await open(page, '/motor/3107/winding');
-  const copper = page.locator('[role=img] path[stroke="var(--copper)"]');
+  /** How much of the ring is copper: lines drawn on their own or many in one mark. */
+  const copper = () =>
+    page
+      .locator('[role=img] path[stroke="var(--copper)"]')
+      .evaluateAll((paths) => paths.reduce((n, p) => n + p.getAttribute('d')!.length, 0));
   await expect(page.getByText('coil 1, group 1U')).toBeVisible();
-  const one = await copper.count();
+  const one = await copper();
   await page.getByRole('button', { name: 'group', exact: true }).click();
-  const group = await copper.count();
+  const group = await copper();
   await page.getByRole('button', { name: 'circuit', exact: true }).click();
-  const circuit = await copper.count();
+  const circuit = await copper();
   expect(group).toBeGreaterThan(one);
   expect(circuit).toBeGreaterThan(group);
   // Pointing at a cell of the strip picks the same coil in the ring.
-  await page.locator('[data-view="D"] text[data-of="coil-20"]').first().click();
+  const slot = (await page.locator('[data-view="D"] text').getByText('20', { exact: true }).boundingBox())!;
+  await page.mouse.click(slot.x + slot.width / 2, slot.y + slot.height + 6);
   await expect(page.getByText('coil 20, group 7U')).toBeVisible();
+});
+
+test('a drawing that has followed the hand is the one drawn afresh', async ({ page }) => {
+  await open(page, '/motor/3107/winding');
+  const drawn = () =>
+    page
+      .locator('[data-view="A"] div[role=img], [data-view="D"] div[role=img]')
+      .evaluateAll((hosts) => hosts.map((h) => h.shadowRoot!.querySelector('svg')!.innerHTML));
+  const attributes = (html: string) =>
+    html.match(/<[^>]+>[^<]*/g)!.map((mark) => mark.split(/(?<=") /).sort());
+  await field(page, 'span').fill('1-8');
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'ArrowRight']) {
+    await page.getByLabel('Drag the span').press(key);
+    await page.getByLabel('Drag the turns').press(key);
+  }
+  const followed = await drawn();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /Bore from the connection end/ })).toBeVisible();
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  const heading = page.getByRole('heading', { name: /Bore from the connection end/ });
+  if (!(await heading.textContent())!.includes('proposed')) await page.keyboard.press('w');
+  await expect(heading).toContainText('proposed');
+  const afresh = await drawn();
+  expect(followed.map(attributes)).toEqual(afresh.map(attributes));
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
 });
 
 test('a proposal turns with W, and its span changes the drawing', async ({ page }) => {

@@ -2,7 +2,8 @@
 export * from './scene.ts';
 export { PHASE_INK, phaseLine } from './phase-style.ts';
 export { slotRing, type RingOptions } from './slot-ring.ts';
-export { unrolledSlots, type StripOptions } from './unrolled-slots.ts';
+export { coilInRing } from './ring-geometry.ts';
+export { coilInStrip, unrolledSlots, type StripOptions } from './unrolled-slots.ts';
 export { connectionDrawing, type ConnectionOptions, type JointState } from './connection-drawing.ts';
 export { cutPiece, slotSection } from './cut-piece.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';

@@ -18,6 +18,9 @@ export type Ink =
   | 'carmine'
   | 'lemon';
 
+/** What a mark made of many coils belongs to; the point tells which. */
+export const COILS = 'coils';
+
 export interface PathMark {
   readonly kind: 'path';
   readonly d: string;
@@ -41,6 +44,7 @@ export interface TextMark {
   readonly bold?: boolean;
   readonly anchor?: 'start' | 'middle' | 'end';
   readonly of?: string;
+  readonly through?: boolean;
 }
 export type Mark = PathMark | TextMark;
 
@@ -81,6 +85,7 @@ const escape = (s: string) =>
 /** How a scene is shown: what a colour's name stands for, and how the two faces are asked for. */
 interface Manner {
   readonly colour: (ink: Ink) => string;
+  readonly place: (x: string, y: string) => Attributes;
   readonly face: Readonly<Record<TextMark['face'], readonly [name: string, value: string]>>;
   /** What a mark that can be pointed at has besides. */
   readonly picked: Attributes;
@@ -90,11 +95,17 @@ type Attributes = [name: string, value: string][];
 /** Colours follow the light or dark sheet. */
 const SCREEN: Manner = {
   colour: (ink) => `var(--${ink})`,
+  // A text that is moved this way need not be set again.
+  place: (x, y) => [['transform', `translate(${x} ${y})`]],
   face: { words: ['class', 'font-words'], figures: ['class', 'font-fig'] },
   picked: [['cursor', 'pointer']],
 };
 const file = (colours: Readonly<Record<Ink, string>>): Manner => ({
   colour: (ink) => colours[ink],
+  place: (x, y) => [
+    ['x', x],
+    ['y', y],
+  ],
   face: {
     words: ['font-family', 'Archivo, Arial Narrow, sans-serif'],
     figures: ['font-family', 'Iosevka, monospace'],
@@ -102,7 +113,7 @@ const file = (colours: Readonly<Record<Ink, string>>): Manner => ({
   picked: [],
 });
 
-function attributes(m: Mark, { colour, face, picked }: Manner): Attributes {
+function attributes(m: Mark, { colour, place, face, picked }: Manner): Attributes {
   const list: Attributes =
     m.kind === 'path'
       ? [
@@ -111,8 +122,7 @@ function attributes(m: Mark, { colour, face, picked }: Manner): Attributes {
           ['stroke', m.stroke ? colour(m.stroke) : 'none'],
         ]
       : [
-          ['x', m.x.toFixed(2)],
-          ['y', m.y.toFixed(2)],
+          ...place(m.x.toFixed(2), m.y.toFixed(2)),
           [...face[m.face]],
           ['font-size', String(m.size)],
           ['text-anchor', m.anchor ?? 'start'],
@@ -121,8 +131,8 @@ function attributes(m: Mark, { colour, face, picked }: Manner): Attributes {
   if (m.kind === 'path') {
     if (m.stroke) list.push(['stroke-width', String(m.width ?? 1)]);
     if (m.dash) list.push(['stroke-dasharray', m.dash]);
-    if (m.through) list.push(['pointer-events', 'none']);
   } else if (m.bold) list.push(['font-weight', '700']);
+  if (m.through) list.push(['pointer-events', 'none']);
   if (m.of) list.push(['data-of', m.of], ...picked);
   return list;
 }
@@ -194,6 +204,7 @@ function same(a: Mark, b: Mark): boolean {
     a.face === b.face &&
     a.bold === b.bold &&
     a.anchor === b.anchor &&
+    a.through === b.through &&
     a.of === b.of
   );
 }

@@ -19,3 +19,7 @@ export const sidesByPlace = (layout: WindingLayout): Side[] =>
       { slot: coil.bottomSlot, layer: coil.bottomLayer, coil, goes: coil.sign < 0 },
     ])
     .sort((a, b) => a.slot - b.slot || DEPTH[a.layer] - DEPTH[b.layer]);
+
+/** The side in that layer of the slot, or the one that fills the slot; undefined where it is empty. */
+export const sideAt = (layout: WindingLayout, slot: number, layer: 'bore' | 'back'): Side | undefined =>
+  sidesByPlace(layout).find((s) => s.slot === slot && (s.layer === layer || s.layer === 'whole'));

@@ -1,8 +1,8 @@
 /** The slots unrolled, with the wave of the magnetomotive force standing over them. */
-import { magnetomotiveForceSteps, type WindingLayout } from '@norther/core';
+import { magnetomotiveForceSteps, PHASES, type Layer, type Phase, type WindingLayout } from '@norther/core';
 import { scaleLinear } from 'd3';
-import type { Ink, Mark, Scene } from './scene.ts';
-import { sidesByPlace, type Side } from './sides.ts';
+import { COILS, type Ink, type Mark, type Scene } from './scene.ts';
+import { sideAt, sidesByPlace, type Side } from './sides.ts';
 import { fixed, PHASE_INK, polyline, poleShoe } from './phase-style.ts';
 
 export interface StripOptions {
@@ -15,15 +15,61 @@ export interface StripOptions {
   readonly instantDeg?: number;
 }
 
+const LEFT = 52;
+
+/** The phases' letters as strokes, each within −1…1. */
+const LETTER: Readonly<Record<Phase, readonly (readonly [x: number, y: number])[]>> = {
+  U: [
+    [-0.9, -1],
+    [-0.9, 0.55],
+    [-0.45, 1],
+    [0.45, 1],
+    [0.9, 0.55],
+    [0.9, -1],
+  ],
+  V: [
+    [-1, -1],
+    [0, 1],
+    [1, -1],
+  ],
+  W: [
+    [-1.2, -1],
+    [-0.7, 1],
+    [0, -0.5],
+    [0.7, 1],
+    [1.2, -1],
+  ],
+};
+
+/** Where the slots and their cells lie; `x(1)` is the centre of slot 1. */
+function stripGeometry(slots: number, { width, height }: Pick<StripOptions, 'width' | 'height'>) {
+  const x = scaleLinear([0.5, slots + 0.5], [LEFT, width - 8]);
+  const pitchPx = x(2) - x(1);
+  const cell = Math.min(18, pitchPx - 1.5, (height - 100) / 2);
+  const waveBottom = height - (2 * cell + 52);
+  const yNumber = waveBottom + 18;
+  const yBore = yNumber + 5;
+  return { x, pitchPx, cell, waveBottom, yNumber, yBore, yBack: yBore + cell + 2 };
+}
+
+/** The coil whose side lies at a point of the strip. */
+export function coilInStrip(
+  layout: WindingLayout,
+  size: Pick<StripOptions, 'width' | 'height'>,
+  x: number,
+  y: number,
+): number | null {
+  const strip = stripGeometry(layout.slots, size);
+  const slot = Math.round(strip.x.invert(x));
+  if (slot < 1 || slot > layout.slots) return null;
+  return sideAt(layout, slot, y < strip.yBack - 1 ? 'bore' : 'back')?.coil.number ?? null;
+}
+
 /** Slot centre exactly under the step of the wave; drawn for 1 A peak, at the peak of U unless another instant is given. */
 export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   const marks: Mark[] = [];
-  const left = 52;
-  const x = scaleLinear([0.5, layout.slots + 0.5], [left, o.width - 8]);
-  const pitchPx = x(2) - x(1);
-  const cell = Math.min(18, pitchPx - 1.5, (o.height - 100) / 2);
+  const { x, pitchPx, cell, waveBottom, yNumber, yBore, yBack } = stripGeometry(layout.slots, o);
   const waveTop = 8;
-  const waveBottom = o.height - (2 * cell + 52);
   const instant = (shift: number) => Math.cos(((o.instantDeg ?? 0) + shift) * (Math.PI / 180));
   const steps = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [
     instant(0),
@@ -40,13 +86,13 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
     marks.push(
       {
         kind: 'path',
-        d: `M${left - 6} ${fixed(y(tick))}H${fixed(x(layout.slots + 0.5))}`,
+        d: `M${LEFT - 6} ${fixed(y(tick))}H${fixed(x(layout.slots + 0.5))}`,
         stroke: tick === 0 ? 'pencil' : 'grid',
         width: 0.75,
       },
       {
         kind: 'text',
-        x: left - 10,
+        x: LEFT - 10,
         y: y(tick) + 4,
         text: String(Math.round(tick)).replace('-', '−'),
         size: 12,
@@ -98,9 +144,6 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
     marks.push(...poleShoe(x(slot), y(0) + (polarity === 'N' ? -9 : 9), 14, 0, polarity, 'ink'));
   }
 
-  const yNumber = waveBottom + 18;
-  const yBore = yNumber + 5;
-  const yBack = yBore + cell + 2;
   const every = pitchPx < 9 ? 5 : pitchPx < 15 ? 2 : 1;
   for (let s = 1; s <= layout.slots; s++)
     if (s === 1 || s % every === 0)
@@ -121,7 +164,7 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   ] as const)
     marks.push({
       kind: 'text',
-      x: left - 10,
+      x: LEFT - 10,
       y: yy,
       text: label,
       size: 12,
@@ -129,10 +172,34 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
       face: 'words',
       anchor: 'end',
     });
-  const inside = new Map<Ink, string>();
-  // By place, not by coil: then a change of span leaves most of them as they were.
-  for (const side of sidesByPlace(layout)) box(side);
-  for (const [stroke, d] of inside) marks.push({ kind: 'path', d, stroke, width: 0.8, through: true });
+  const sides = sidesByPlace(layout);
+  for (const lit of [false, true])
+    for (const phase of PHASES)
+      for (const goes of [true, false]) {
+        const these = sides.filter(
+          (s) => s.coil.phase === phase && s.goes === goes && (s.coil.number === o.chosenCoil) === lit,
+        );
+        if (!these.length) continue;
+        const ink = lit ? 'copper' : PHASE_INK[phase];
+        marks.push({
+          kind: 'path',
+          d: these.map((s) => box(s, 0)).join(''),
+          stroke: ink,
+          width: lit ? 2.2 : 1.1,
+          fill: goes ? ink : 'paper',
+          of: COILS,
+          ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
+        });
+        if (phase === 'V' && cell > 10)
+          marks.push({
+            kind: 'path',
+            d: these.map((s) => box(s, 2.5)).join(''),
+            stroke: goes ? 'paper' : ink,
+            width: 0.8,
+            through: true,
+          });
+      }
+  if (cell >= 9) marks.push(...letters());
   for (const slot of layout.emptySlots)
     marks.push({
       kind: 'path',
@@ -177,40 +244,32 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
     marks,
   };
 
-  function box({ slot, layer, coil, goes }: Side) {
-    const { phase } = coil;
-    const lit = coil.number === o.chosenCoil;
-    const yy = layer === 'back' ? yBack : yBore;
-    const high = layer === 'whole' ? 2 * cell + 2 : cell;
-    const ink = lit ? 'copper' : PHASE_INK[phase];
-    const x0 = x(slot) - cell / 2;
-    const of = `coil-${coil.number}`;
-    marks.push({
-      kind: 'path',
-      d: `M${fixed(x0)} ${fixed(yy)}h${fixed(cell)}v${fixed(high)}h${fixed(-cell)}Z`,
-      stroke: ink,
-      width: lit ? 2.2 : 1.1,
-      fill: goes ? ink : 'paper',
-      of,
-      ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
-    });
-    if (phase === 'V' && cell > 10) {
-      const stroke = goes ? 'paper' : ink;
-      const d = `M${fixed(x0 + 2.5)} ${fixed(yy + 2.5)}h${fixed(cell - 5)}v${fixed(high - 5)}h${fixed(5 - cell)}Z`;
-      inside.set(stroke, (inside.get(stroke) ?? '') + d);
+  function box({ slot, layer }: Side, inset: number) {
+    const side = fixed(cell - 2 * inset);
+    return `M${fixed(x(slot) - cell / 2 + inset)} ${fixed(top(layer) + inset)}h${side}v${fixed(tall(layer) - 2 * inset)}h-${side}Z`;
+  }
+  function top(layer: Layer) {
+    return layer === 'back' ? yBack : yBore;
+  }
+  function tall(layer: Layer) {
+    return layer === 'whole' ? 2 * cell + 2 : cell;
+  }
+  /** The phases' letters, drawn and not set: a strip of many slots has hundreds, and this makes them few marks. */
+  function letters(): Mark[] {
+    const strokes = new Map<Ink, string>();
+    const size = Math.min(11, cell * 0.75);
+    const [half, tallHalf] = [size * 0.27, size * 0.36];
+    for (const { slot, layer, coil, goes } of sides) {
+      const ink = goes ? 'paper' : coil.number === o.chosenCoil ? 'copper' : PHASE_INK[coil.phase];
+      const [cx, cy] = [x(slot), top(layer) + tall(layer) / 2];
+      const d = LETTER[coil.phase]
+        .map(([px, py], i) => `${i ? 'L' : 'M'}${fixed(cx + px * half)} ${fixed(cy + py * tallHalf)}`)
+        .join('');
+      strokes.set(ink, (strokes.get(ink) ?? '') + d);
     }
-    if (cell >= 9)
-      marks.push({
-        kind: 'text',
-        x: x(slot),
-        y: yy + high * 0.5 + Math.min(4, cell * 0.26),
-        text: phase,
-        size: Math.min(11, cell * 0.75),
-        ink: goes ? 'paper' : ink,
-        face: 'figures',
-        bold: true,
-        anchor: 'middle',
-        of,
-      });
+    return (['paper', PHASE_INK.U, PHASE_INK.V, PHASE_INK.W, 'copper'] as const).flatMap((stroke) => {
+      const d = strokes.get(stroke);
+      return d ? [{ kind: 'path', d, stroke, width: Math.max(1, size * 0.13), through: true }] : [];
+    });
   }
 }

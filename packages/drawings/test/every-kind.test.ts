@@ -6,12 +6,16 @@ import {
   layOut,
   slowSpeed,
   validCircuits,
+  type Coil,
   type ConnectionSpec,
   type WindingLayout,
   type WindingSpec,
 } from '@norther/core';
 import { describe, expect, it } from 'vitest';
 import {
+  coilInRing,
+  coilInStrip,
+  COILS,
   connectionDrawing,
   cutPiece,
   phaseSums,
@@ -94,13 +98,35 @@ function overlaps(scene: Scene): string[] {
   return found;
 }
 
+/** Cells that are drawn, counted by the letter their outlines go on with. */
+const cellsOf = (scene: Scene, letter: 'L' | 'h') =>
+  scene.marks.reduce(
+    (n, m) =>
+      m.kind === 'path' && m.of === COILS && m.stroke
+        ? n + (m.d.match(new RegExp(`M[-\\d. ]+${letter}`, 'g'))?.length ?? 0)
+        : n,
+    0,
+  );
+const sidesOf = (c: Coil) =>
+  [
+    [c.topSlot, c.topLayer],
+    [c.bottomSlot, c.bottomLayer],
+  ] as const;
+
 describe.each(KINDS)('%s', (_name, spec) => {
   const layout = laid(spec);
   it('the ring holds every coil and names every group once', () => {
     const scene = slotRing(layout, { size: 760, chosenCoil: 2 });
     insideTheSheet(scene);
-    const of = new Set(scene.marks.map((m) => m.of));
-    for (const c of layout.coils) expect(of.has(`coil-${c.number}`)).toBe(true);
+    expect(cellsOf(scene, 'L')).toBe(2 * layout.coils.length);
+    for (const c of layout.coils)
+      for (const [slot, layer] of sidesOf(c)) {
+        const angle = (2 * Math.PI * (slot - 1)) / layout.slots;
+        const radius = 760 * { bore: 0.256, back: 0.288, whole: 0.29 }[layer];
+        const [x, y] = [380 + radius * Math.sin(angle), 380 - radius * Math.cos(angle)];
+        expect(coilInRing(layout, 760, x, y)).toBe(c.number);
+      }
+    expect(coilInRing(layout, 760, 380, 380)).toBeNull();
     for (const g of layout.groups) expect(texts(scene).filter((t) => t.text === g.name)).toHaveLength(1);
     expect(Math.min(...texts(scene).map((t) => t.size))).toBeGreaterThanOrEqual(4);
   });
@@ -120,10 +146,18 @@ describe.each(KINDS)('%s', (_name, spec) => {
       instantDeg: 40,
     });
     insideTheSheet(scene, 4);
-    const cells = scene.marks.filter(
-      (m) => m.kind === 'path' && m.of?.startsWith('coil-') && m.d.includes('v'),
-    );
-    expect(cells.length).toBeGreaterThanOrEqual(2 * layout.coils.length);
+    expect(cellsOf(scene, 'h')).toBe(2 * layout.coils.length);
+    // A slot's middle is its figure's; bore and back are the rows so named.
+    const { x: first } = texts(scene).find((t) => t.text === '1')!;
+    const row = { bore: 0, back: 0, whole: 0 };
+    for (const name of ['bore', 'back'] as const)
+      row[name] = row.whole = texts(scene).find((t) => t.text === name)!.y - 4;
+    for (const c of layout.coils)
+      for (const [slot, layer] of sidesOf(c))
+        expect(coilInStrip(layout, { width, height: 200 }, first + (slot - 1) * 22, row[layer])).toBe(
+          c.number,
+        );
+    expect(coilInStrip(layout, { width, height: 200 }, 2, row.bore)).toBeNull();
     expect(overlaps({ ...scene, marks: texts(scene).filter((t) => /^\d+$/.test(t.text)) })).toEqual([]);
   });
   it('star and sums are inside the sheet', () => {

@@ -146,13 +146,14 @@ describe('on paper without colour', () => {
 it('the chosen coil is the thickest line of the ring and drawn above all other coils', () => {
   const { layout } = analysed(48, 4, 10, 1);
   const { marks } = slotRing(layout, { size: 480, chosenCoil: 7 });
-  const coils = marks.flatMap((m, at) =>
-    m.kind === 'path' && m.of?.startsWith('coil-') && m.stroke && !m.d.endsWith('Z') ? [{ ...m, at }] : [],
+  const lines = marks.flatMap((m, at) =>
+    m.kind === 'path' && !m.of?.startsWith('group-') && m.stroke && !m.d.endsWith('Z') ? [{ ...m, at }] : [],
   );
-  const copper = coils.filter((m) => m.stroke === 'copper');
+  const copper = lines.filter((m) => m.stroke === 'copper');
   expect(copper.length).toBeGreaterThan(0);
   expect(copper.every((m) => m.of === 'coil-7')).toBe(true);
-  const others = coils.filter((m) => m.of !== 'coil-7' && m.stroke !== 'paper');
+  const others = lines.filter((m) => m.stroke !== 'copper' && m.stroke !== 'paper');
+  expect(others.length).toBeGreaterThan(3);
   expect(Math.max(...others.map((m) => m.width!))).toBeLessThan(Math.max(...copper.map((m) => m.width!)));
   expect(Math.max(...others.map((m) => m.at))).toBeLessThan(Math.max(...copper.map((m) => m.at)));
 });

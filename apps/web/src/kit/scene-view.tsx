@@ -22,7 +22,8 @@ export const SceneView = memo(function SceneView({
   fill = false,
 }: {
   readonly scene: Scene;
-  readonly onPick?: (of: string) => void;
+  /** What was pointed at, and where in the drawing's own measure. */
+  readonly onPick?: (of: string, x: number, y: number) => void;
   readonly className?: string;
   /** Fill the box; otherwise drawn at its own size. */
   readonly fill?: boolean;
@@ -40,8 +41,10 @@ export const SceneView = memo(function SceneView({
   }, [picks]);
   const pick = (e: MouseEvent) => {
     const [mark] = e.nativeEvent.composedPath();
-    const of = mark instanceof SVGElement ? mark.dataset['of'] : undefined;
-    if (of) onPick?.(of);
+    if (!(mark instanceof SVGGraphicsElement)) return;
+    const of = mark.dataset['of'];
+    const { x, y } = new DOMPoint(e.clientX, e.clientY).matrixTransform(mark.getScreenCTM()!.inverse());
+    if (of) onPick?.(of, x, y);
   };
   return (
     <div

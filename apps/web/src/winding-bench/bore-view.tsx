@@ -1,7 +1,7 @@
 /** The bore, or the star of slots, or the phases' sums; what is chosen stands in the middle. */
 import type { WindingAnalysis } from '@norther/core';
-import { phaseSums, slotRing, slotStar } from '@norther/drawings';
-import { useMemo, useState } from 'react';
+import { COILS, coilInRing, phaseSums, slotRing, slotStar } from '@norther/drawings';
+import { useCallback, useMemo, useState } from 'react';
 import { PhaseBox } from '../kit/marks.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { layoutKey } from '../kit/layout-key.ts';
@@ -9,6 +9,7 @@ import { litCoils, type Lit } from './bench-state.ts';
 
 const LOOKS = { bore: 'Bore', star: 'Star of slots', sums: 'Phase sums' } as const;
 type Look = keyof typeof LOOKS;
+const SIZE = 500;
 
 export function BoreView({
   analysis,
@@ -27,17 +28,25 @@ export function BoreView({
   const lights = [...litCoils(analysis, coil, lit)].join();
   const { layout } = analysis;
   const scene = useMemo(() => {
-    if (look === 'star') return slotStar(layout, { size: 500, chosenCoil: coil });
-    if (look === 'sums') return phaseSums(layout, { size: 500 });
+    if (look === 'star') return slotStar(layout, { size: SIZE, chosenCoil: coil });
+    if (look === 'sums') return phaseSums(layout, { size: SIZE });
     const litNow = new Set(lights ? lights.split(',').map(Number) : []);
-    return slotRing(layout, { size: 500, chosenCoil: coil, litCoils: litNow });
+    return slotRing(layout, { size: SIZE, chosenCoil: coil, litCoils: litNow });
     // The layout is a new object with every keystroke; its key says when it is another one.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, coil, lights, look]);
+  const pick = useCallback(
+    (of: string, x: number, y: number) => {
+      if (of !== COILS) return onPick(of);
+      const at = coilInRing(layout, SIZE, x, y);
+      if (at) onPick(`coil-${at}`);
+    },
+    [layout, onPick],
+  );
   const c = coil ? layout.coils[coil - 1] : undefined;
   return (
     <div className="relative min-h-0 flex-1">
-      <SceneView scene={scene} onPick={onPick} fill className="max-xl:h-[560px]" />
+      <SceneView scene={scene} onPick={pick} fill className="max-xl:h-[560px]" />
       <div role="group" aria-label="How it is drawn" className="no-print absolute top-2 left-2 flex flex-col">
         {(Object.keys(LOOKS) as Look[]).map((l) => (
           <button

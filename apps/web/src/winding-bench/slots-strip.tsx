@@ -1,13 +1,14 @@
 /** The slots unrolled under the wave, which can be sent round; beside it the orders of the wave. */
 import type { WindingAnalysis } from '@norther/core';
-import { unrolledSlots } from '@norther/drawings';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { COILS, coilInStrip, unrolledSlots } from '@norther/drawings';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { layoutKey } from '../kit/layout-key.ts';
 import { SceneView } from '../kit/scene-view.tsx';
 import { useWidth } from '../kit/use-width.ts';
 
 /** One cycle of the supply is shown in this time [ms]. */
 const CYCLE = 4000;
+const HEIGHT = 150;
 
 export function SlotsStrip({
   analysis,
@@ -58,7 +59,7 @@ export function SlotsStrip({
     () =>
       unrolledSlots(layout, {
         width: drawn,
-        height: 150,
+        height: HEIGHT,
         turnsPerCoil: turns,
         circuits,
         chosenCoil: coil,
@@ -67,6 +68,14 @@ export function SlotsStrip({
     // The layout is a new object with every keystroke; its key says when it is another one.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [key, turns, circuits, drawn, coil, instant],
+  );
+  const pick = useCallback(
+    (of: string, x: number, y: number) => {
+      if (of !== COILS) return onPick(of);
+      const at = coilInStrip(layout, { width: drawn, height: HEIGHT }, x, y);
+      if (at) onPick(`coil-${at}`);
+    },
+    [layout, drawn, onPick],
   );
   return (
     <section
@@ -106,7 +115,7 @@ export function SlotsStrip({
           </label>
         </div>
         <div ref={ref} className="overflow-x-auto overflow-y-hidden">
-          <SceneView scene={scene} onPick={onPick} className="max-w-none" />
+          <SceneView scene={scene} onPick={pick} className="max-w-none" />
         </div>
       </div>
       <Orders analysis={analysis} />
