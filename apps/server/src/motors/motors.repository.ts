@@ -14,6 +14,7 @@ import { events, motors, type windings } from '../database/schema.ts';
 import {
   type FloorStep,
   holdOfJson,
+  isoOfSeconds,
   jointMarkOfJson,
   type JsonRow,
   motorOfJson,
@@ -146,8 +147,8 @@ export class MotorsRepository {
 
   /** Motors not shipped yet, soonest promise first: one query however many there are, and only what is shown. */
   async floor(shopId: string): Promise<FloorRow[]> {
-    const instant = (column: string) =>
-      sql.raw(`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`);
+    // Seconds: PostgreSQL takes three times as long to write an instant out.
+    const instant = (column: string) => sql.raw(`date_part('epoch', ${column})`);
     const rows = await this.database.db
       .select({
         id: motors.id,
@@ -174,9 +175,9 @@ export class MotorsRepository {
       motor: { ...motor, promisedAt: iso(promisedAt) },
       steps: stepRows.map(([station, takenAt, takenBy, signedAt, signedBy]) => ({
         station,
-        takenAt,
+        takenAt: isoOfSeconds(takenAt),
         takenBy,
-        signedAt,
+        signedAt: isoOfSeconds(signedAt),
         signedBy,
       })),
       holds: holdRows.map(holdOfJson),
