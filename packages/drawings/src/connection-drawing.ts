@@ -1,7 +1,8 @@
 /** The connection drawn to connect by: groups round the bore, jumpers, star, leads, and what has been proven of it. */
 import type { ConnectionList, GroupEnd, Joint, Phase, WalkReading, WindingLayout } from '@norther/core';
 import type { Mark, Scene } from './scene.ts';
-import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline, poleShoe } from './phase-style.ts';
+import { arcPath, fixed, PHASE_INK, phaseLine, polar, polyline } from './phase-style.ts';
+import { poleShoes } from './pole-shoe.ts';
 import { laneRuns, TURN, type Run } from './joint-lanes.ts';
 
 export type JointState = 'made' | 'wrong';
@@ -93,10 +94,18 @@ export function connectionDrawing(
     const shown = current ? (amperes > 0 ? 'N' : amperes < 0 ? 'S' : null) : reading;
     const [px, py] = polar(c, c, rIn - size * 0.03, m);
     if (shown === 'N' || shown === 'S')
-      marks.push(...poleShoe(px, py, shoe, m, shown, wrong ? 'carmine' : current ? 'copper' : 'ink'));
+      marks.push(
+        ...poleShoes(
+          [{ x: px, y: py, size: shoe, angle: m, polarity: shown }],
+          wrong ? 'carmine' : current ? 'copper' : 'ink',
+        ),
+      );
     else if (shown === '0') text([px, py], '0', shoe * 0.8, wrong ? 'carmine' : 'ink');
     else if (next) text([px, py], '?', shoe, 'copper');
-    else if (!current) marks.push(...poleShoe(px, py, shoe * 0.8, m, group.polarity, 'pencil'));
+    else if (!current)
+      marks.push(
+        ...poleShoes([{ x: px, y: py, size: shoe * 0.8, angle: m, polarity: group.polarity }], 'pencil'),
+      );
     const slots = group.coils.map((n) => layout.coils[n - 1]!.topSlot);
     const [first, last] = [slots[0]!, slots.at(-1)!];
     if (slice * rIn > 20 && !options.nextGroup) {

@@ -2,7 +2,7 @@
 export * from './scene.ts';
 export { PHASE_INK, phaseLine } from './phase-style.ts';
 export { slotRing, type RingOptions } from './slot-ring.ts';
-export { coilInRing } from './ring-geometry.ts';
+export { pointedInRing } from './ring-geometry.ts';
 export { coilInStrip, unrolledSlots, type StripOptions } from './unrolled-slots.ts';
 export { connectionDrawing, type ConnectionOptions, type JointState } from './connection-drawing.ts';
 export { cutPiece, slotSection } from './cut-piece.ts';

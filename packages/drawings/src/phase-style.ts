@@ -1,6 +1,6 @@
 /** How U, V and W are told apart without colour: solid, double, dashed. */
 import type { Phase } from '@norther/core';
-import type { Ink, Mark, PathMark } from './scene.ts';
+import type { Ink, PathMark } from './scene.ts';
 
 export const PHASE_INK: Readonly<Record<Phase, Ink>> = { U: 'ink', V: 'blue', W: 'teal' };
 
@@ -34,57 +34,4 @@ export function arcPath(cx: number, cy: number, r: number, from: number, to: num
   const [x1, y1] = polar(cx, cy, r, to);
   const large = Math.abs(to - from) > Math.PI ? 1 : 0;
   return `M${fixed(x0)} ${fixed(y0)}A${fixed(r)} ${fixed(r)} 0 ${large} ${to > from ? 1 : 0} ${fixed(x1)} ${fixed(y1)}`;
-}
-
-/**
- * Pole shoe at a point, its flat side to the bore: N filled and pointing out, S open and pointing in.
- * @param angle radians from the top, clockwise; 0 also serves the unrolled strip
- */
-export function poleShoe(
-  x: number,
-  y: number,
-  size: number,
-  angle: number,
-  polarity: 'N' | 'S',
-  ink: Ink = 'graphite',
-): Mark[] {
-  const h = size / 2;
-  const shape: readonly (readonly [number, number])[] =
-    polarity === 'N'
-      ? [
-          [-h * 0.8, h],
-          [h * 0.8, h],
-          [h * 0.8, -h * 0.35],
-          [0, -h],
-          [-h * 0.8, -h * 0.35],
-        ]
-      : [
-          [-h * 0.8, -h],
-          [h * 0.8, -h],
-          [h * 0.8, h * 0.35],
-          [0, h],
-          [-h * 0.8, h * 0.35],
-        ];
-  const c = Math.cos(angle);
-  const s = Math.sin(angle);
-  const turned = shape.map(([px, py]) => [x + px * c - py * s, y + px * s + py * c] as const);
-  return [
-    {
-      kind: 'path',
-      d: `${polyline(turned)}Z`,
-      stroke: ink,
-      width: 1.2,
-      fill: polarity === 'N' ? ink : 'paper',
-    },
-    {
-      kind: 'text',
-      x,
-      y: y + size * 0.22,
-      text: polarity,
-      size: size * 0.62,
-      ink: polarity === 'N' ? 'paper' : ink,
-      face: 'figures',
-      anchor: 'middle',
-    },
-  ];
 }

@@ -1,5 +1,5 @@
 /** Where things lie in the bore's drawing, and which coil lies at a point of it. */
-import type { Coil, Layer, WindingLayout } from '@norther/core';
+import type { Coil, Group, Layer, WindingLayout } from '@norther/core';
 import { arcPath, fixed, polar, polyline } from './phase-style.ts';
 import { sideAt } from './sides.ts';
 
@@ -33,6 +33,7 @@ export function ringGeometry(layout: WindingLayout, size: number) {
     whole: [bore, back],
   };
   const angleOf = (slot: number) => (slot - 1) * step;
+  const crownOf = (coil: Coil) => angleOf(coil.topSlot) + (coil.pitch / 2) * step;
   return {
     centre,
     step,
@@ -51,7 +52,13 @@ export function ringGeometry(layout: WindingLayout, size: number) {
     /** Angles of a coil's first side, of its crown and of its second side. */
     ends: (coil: Coil) => {
       const from = angleOf(coil.topSlot);
-      return { from, crown: from + (coil.pitch / 2) * step, to: from + coil.pitch * step };
+      return { from, crown: crownOf(coil), to: from + coil.pitch * step };
+    },
+    /** Angles of the first and the last crown of a group's coils. */
+    crownsOf: (group: Group): readonly [from: number, to: number] => {
+      const crowns = group.coils.map((n) => crownOf(layout.coils[n - 1]!));
+      const whole = crowns.map((a) => near(a, crowns[0]!));
+      return [Math.min(...whole), Math.max(...whole)];
     },
     /** Half of a coil's end: out of its slot, bending over to the crown. */
     half: (fromAngle: number, toAngle: number, pitch: number): string => {
@@ -79,25 +86,31 @@ export function ringGeometry(layout: WindingLayout, size: number) {
 }
 
 /**
- * The coil at a point of the bore's drawing: the side that lies in that cell, or, outside the slots and with coils of one
- * span, the coil whose end goes out nearest to it.
+ * What a point of the bore's drawing belongs to: in the slots the coil whose side lies there; over them, with coils of one
+ * span, the coil whose end goes out nearest; outside that the group whose name is nearest.
+ * @returns such as `coil-7` or `group-3`; null in the bore, in an empty slot, and between coils that cross
  */
-export function coilInRing(layout: WindingLayout, size: number, x: number, y: number): number | null {
+export function pointedInRing(layout: WindingLayout, size: number, x: number, y: number): string | null {
   const g = ringGeometry(layout, size);
   const [dx, dy] = [x - g.centre, y - g.centre];
   const radius = Math.hypot(dx, dy);
   const angle = Math.atan2(dx, -dy);
-  if (radius < g.bore - 2 || radius > g.apex + 4) return null;
+  const off = (at: number) => Math.abs(near(at, angle) - angle);
+  if (radius < g.bore - 2) return null;
   if (radius <= g.back + 1) {
     const slot = ((Math.round(angle / g.step) + layout.slots) % layout.slots) + 1;
-    return sideAt(layout, slot, radius < g.middle ? 'bore' : 'back')?.coil.number ?? null;
+    const side = sideAt(layout, slot, radius < g.middle ? 'bore' : 'back');
+    return side ? `coil-${side.coil.number}` : null;
+  }
+  if (radius > g.apex + 4) {
+    const middle = (group: Group) => off(g.crownsOf(group).reduce((a, b) => a + b) / 2);
+    return `group-${layout.groups.reduce((a, b) => (middle(b) < middle(a) ? b : a)).number}`;
   }
   if (g.nested) return null;
   const gone = along(wayAt((radius - g.back - 2) / (g.apex - g.back - 2)));
-  const off = (coil: Coil) => {
+  const way = (coil: Coil) => {
     const { from, crown } = g.ends(coil);
-    const way = from + (crown - from) * gone;
-    return Math.abs(near(way, angle) - angle);
+    return off(from + (crown - from) * gone);
   };
-  return layout.coils.reduce((a, b) => (off(b) < off(a) ? b : a)).number;
+  return `coil-${layout.coils.reduce((a, b) => (way(b) < way(a) ? b : a)).number}`;
 }

@@ -1,6 +1,7 @@
 /** The bore seen from the connection end: slots, coils, groups, polarity. */
-import { PHASES, type Coil, type Group, type WindingLayout } from '@norther/core';
-import { PHASE_INK, phaseLine, polyline, poleShoe } from './phase-style.ts';
+import { PHASES, type Coil, type WindingLayout } from '@norther/core';
+import { PHASE_INK, phaseLine, polyline } from './phase-style.ts';
+import { poleShoes, type PoleShoe } from './pole-shoe.ts';
 import { near, ringGeometry } from './ring-geometry.ts';
 import { COILS, type Ink, type Mark, type PathMark, type Scene } from './scene.ts';
 import { sidesByPlace, type Side } from './sides.ts';
@@ -28,15 +29,15 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   const sides = sidesByPlace(layout);
   const chosen = options.chosenCoil ? layout.coils[options.chosenCoil - 1] : undefined;
   const marks: readonly Mark[] = [
-    // What is between the coils belongs to the nearest.
-    { kind: 'path', d: g.circle(g.apex + 4), fill: 'paper', of: COILS },
+    // What is between coils, or between groups, belongs to the nearest.
+    { kind: 'path', d: g.circle(size / 2), fill: 'paper', of: COILS },
     ...returning(),
     ...(g.nested ? layout.coils.flatMap(crossing) : sideBySide()),
     { kind: 'path', d: g.circle(g.bore - 2), stroke: 'graphite', width: 1, fill: 'paper' },
     ...cells(),
     ...hatches(),
     ...layout.emptySlots.map(emptyCell),
-    ...layout.groups.flatMap(bracket),
+    ...groups(),
     ...figures(),
     ...(chosen ? above(chosen) : []),
   ];
@@ -142,35 +143,48 @@ export function slotRing(layout: WindingLayout, options: RingOptions): Scene {
   function emptyCell(slot: number): Mark {
     return { kind: 'path', d: g.sector(slot, g.depth.whole, 0.38), stroke: 'hair', width: 1, dash: '2 2' };
   }
-  /** The group's name and polarity over its coils' crowns, half a pitch on from their slots. */
-  function bracket(group: Group): Mark[] {
-    const crowns = group.coils.map((n) => g.ends(layout.coils[n - 1]!).crown);
-    const from = Math.min(...crowns.map((a) => near(a, crowns[0]!)));
-    const to = Math.max(...crowns.map((a) => near(a, crowns[0]!)));
+  /** Every group's bracket, name and polarity over its coils' crowns, half a pitch on from their slots. */
+  function groups(): Mark[] {
     const room = (0.46 * 2 * Math.PI) / layout.groups.length;
-    const middle = (from + to) / 2;
-    const half = to - from > 0.5 * step ? (to - from) / 2 + 0.42 * step : Math.min(room, 1.5 * step);
     const text = Math.max(8, Math.min(13, (size / 480) * 13 * Math.min(1, 26 / layout.groups.length + 0.35)));
-    const lit = chosen ? group.coils.includes(chosen.number) : false;
-    const of = `group-${group.number}`;
-    const [nx, ny] = g.at(rName, middle);
-    const [px, py] = g.at(rPole, middle);
+    const over = layout.groups.map((group) => {
+      const [from, to] = g.crownsOf(group);
+      const middle = (from + to) / 2;
+      const half = to - from > 0.5 * step ? (to - from) / 2 + 0.42 * step : Math.min(room, 1.5 * step);
+      return { group, middle, half, lit: chosen ? group.coils.includes(chosen.number) : false };
+    });
+    const shoe = ({ group, middle }: (typeof over)[number]): PoleShoe => {
+      const [x, y] = g.at(rPole, middle);
+      return { x, y, size: text * 1.25, angle: middle, polarity: group.polarity };
+    };
     return [
-      ...phaseLine(g.arc(rBracket, middle - half, middle + half), group.phase, 3.4 * (size / 480), of),
-      {
-        kind: 'text',
-        x: nx,
-        y: ny + text * 0.35,
-        text: group.name,
-        size: text,
-        ink: lit ? 'copper' : 'ink',
-        face: 'figures',
-        bold: true,
-        anchor: 'middle',
-        of,
-      },
-      ...poleShoe(px, py, text * 1.25, middle, group.polarity, lit ? 'copper' : 'graphite'),
-    ];
+      ...PHASES.flatMap((phase) =>
+        phaseLine(
+          over
+            .filter((o) => o.group.phase === phase)
+            .map((o) => g.arc(rBracket, o.middle - o.half, o.middle + o.half))
+            .join(''),
+          phase,
+          3.4 * (size / 480),
+        ),
+      ),
+      ...over.map(({ group, middle, lit }): Mark => {
+        const [x, y] = g.at(rName, middle);
+        return {
+          kind: 'text',
+          x,
+          y: y + text * 0.35,
+          text: group.name,
+          size: text,
+          ink: lit ? 'copper' : 'ink',
+          face: 'figures',
+          bold: true,
+          anchor: 'middle',
+        };
+      }),
+      ...poleShoes(over.filter((o) => !o.lit).map(shoe)),
+      ...poleShoes(over.filter((o) => o.lit).map(shoe), 'copper'),
+    ].map((m) => ({ ...m, through: true }));
   }
   /** The figure of every group's first slot, where they stand apart enough to be read. */
   function figures(): Mark[] {

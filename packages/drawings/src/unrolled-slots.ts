@@ -1,9 +1,11 @@
 /** The slots unrolled, with the wave of the magnetomotive force standing over them. */
-import { magnetomotiveForceSteps, PHASES, type Layer, type Phase, type WindingLayout } from '@norther/core';
+import { magnetomotiveForceSteps, PHASES, type Layer, type WindingLayout } from '@norther/core';
 import { scaleLinear } from 'd3';
 import { COILS, type Ink, type Mark, type Scene } from './scene.ts';
 import { sideAt, sidesByPlace, type Side } from './sides.ts';
-import { fixed, PHASE_INK, polyline, poleShoe } from './phase-style.ts';
+import { fixed, PHASE_INK, polyline } from './phase-style.ts';
+import { letterPath, letterWidth } from './letters.ts';
+import { poleShoes, type PoleShoe } from './pole-shoe.ts';
 
 export interface StripOptions {
   readonly width: number;
@@ -16,30 +18,6 @@ export interface StripOptions {
 }
 
 const LEFT = 52;
-
-/** The phases' letters as strokes, each within −1…1. */
-const LETTER: Readonly<Record<Phase, readonly (readonly [x: number, y: number])[]>> = {
-  U: [
-    [-0.9, -1],
-    [-0.9, 0.55],
-    [-0.45, 1],
-    [0.45, 1],
-    [0.9, 0.55],
-    [0.9, -1],
-  ],
-  V: [
-    [-1, -1],
-    [0, 1],
-    [1, -1],
-  ],
-  W: [
-    [-1.2, -1],
-    [-0.7, 1],
-    [0, -0.5],
-    [0.7, 1],
-    [1.2, -1],
-  ],
-};
 
 /** Where the slots and their cells lie; `x(1)` is the centre of slot 1. */
 function stripGeometry(slots: number, { width, height }: Pick<StripOptions, 'width' | 'height'>) {
@@ -136,13 +114,15 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   });
   marks.push({ kind: 'path', d: polyline(fundamental), stroke: 'pencil', width: 1, dash: '4 3' });
   const phaseAngle = Math.atan2(b, a);
+  const shoes: PoleShoe[] = [];
   for (let k = 0; k < 2 * p; k++) {
     const angle = (phaseAngle + k * Math.PI) / p;
     const slot = ((((angle * layout.slots) / (2 * Math.PI)) % layout.slots) + layout.slots) % layout.slots;
     const polarity = k % 2 === 0 ? 'N' : 'S';
     if (slot < 0.5) continue;
-    marks.push(...poleShoe(x(slot), y(0) + (polarity === 'N' ? -9 : 9), 14, 0, polarity, 'ink'));
+    shoes.push({ x: x(slot), y: y(0) + (polarity === 'N' ? -9 : 9), size: 14, angle: 0, polarity });
   }
+  marks.push(...poleShoes(shoes, 'ink'));
 
   const every = pitchPx < 9 ? 5 : pitchPx < 15 ? 2 : 1;
   for (let s = 1; s <= layout.slots; s++)
@@ -258,18 +238,15 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   function letters(): Mark[] {
     const strokes = new Map<Ink, string>();
     const size = Math.min(11, cell * 0.75);
-    const [half, tallHalf] = [size * 0.27, size * 0.36];
     for (const { slot, layer, coil, goes } of sides) {
       const ink = goes ? 'paper' : coil.number === o.chosenCoil ? 'copper' : PHASE_INK[coil.phase];
       const [cx, cy] = [x(slot), top(layer) + tall(layer) / 2];
-      const d = LETTER[coil.phase]
-        .map(([px, py], i) => `${i ? 'L' : 'M'}${fixed(cx + px * half)} ${fixed(cy + py * tallHalf)}`)
-        .join('');
+      const d = letterPath(coil.phase, cx, cy, size);
       strokes.set(ink, (strokes.get(ink) ?? '') + d);
     }
     return (['paper', PHASE_INK.U, PHASE_INK.V, PHASE_INK.W, 'copper'] as const).flatMap((stroke) => {
       const d = strokes.get(stroke);
-      return d ? [{ kind: 'path', d, stroke, width: Math.max(1, size * 0.13), through: true }] : [];
+      return d ? [{ kind: 'path', d, stroke, width: letterWidth(size), through: true }] : [];
     });
   }
 }

@@ -2,7 +2,7 @@ import { analyseWinding, type WindingSpec } from '@norther/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  coilInRing,
+  pointedInRing,
   COILS,
   connectionDrawing,
   sceneChanges,
@@ -64,7 +64,7 @@ describe.each([
       const points = end?.kind === 'path' ? [...end.d.matchAll(/([\d.]+) ([\d.]+)/g)] : [];
       expect(points.length).toBeGreaterThan(5);
       for (const [, x, y] of [points[1]!, points[3]!, points.at(-1)!])
-        expect(coilInRing(a.layout, 480, Number(x), Number(y))).toBe(c.number);
+        expect(pointedInRing(a.layout, 480, Number(x), Number(y))).toBe(`coil-${c.number}`);
     }
     expect(scene.marks.some((m) => m.kind === 'path' && m.stroke === 'copper')).toBe(true);
     for (const n of numbers(scene)) expect(n).toBeLessThanOrEqual(slots > 480 ? slots : 480);

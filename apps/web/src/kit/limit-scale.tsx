@@ -35,7 +35,12 @@ export function LimitScale({
     const past = v < scale.from ? -1 : v > scale.to ? 1 : 0;
     const s = small ? 5 : 7;
     return (
-      <g className="needle" style={{ transform: `translateX(${x(v)}px)` }} key={open ? 'before' : 'now'}>
+      // A table's needles follow a hand that drags; on the way they would only lag.
+      <g
+        className={small ? '' : 'needle'}
+        style={{ transform: `translateX(${x(v)}px)` }}
+        key={open ? 'before' : 'now'}
+      >
         {!open && <path d={`M0 ${top - 2}V${base}`} stroke="var(--copper)" strokeWidth="2" />}
         {past === 0 ? (
           <path

@@ -1,6 +1,6 @@
 /** The bore, or the star of slots, or the phases' sums; what is chosen stands in the middle. */
 import type { WindingAnalysis } from '@norther/core';
-import { COILS, coilInRing, phaseSums, slotRing, slotStar } from '@norther/drawings';
+import { COILS, pointedInRing, phaseSums, slotRing, slotStar } from '@norther/drawings';
 import { useCallback, useMemo, useState } from 'react';
 import { PhaseBox } from '../kit/marks.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
@@ -38,8 +38,8 @@ export function BoreView({
   const pick = useCallback(
     (of: string, x: number, y: number) => {
       if (of !== COILS) return onPick(of);
-      const at = coilInRing(layout, SIZE, x, y);
-      if (at) onPick(`coil-${at}`);
+      const at = pointedInRing(layout, SIZE, x, y);
+      if (at) onPick(at);
     },
     [layout, onPick],
   );
