@@ -255,6 +255,10 @@ test('a search is run, stopped, ranked, and its winding opened on the bench', as
   await page.getByRole('button', { name: 'Search', exact: true }).click();
   const status = page.getByRole('status').filter({ hasText: 'within the limits' });
   await expect(status).toContainText(/within the limits in/);
+  const places = page.getByRole('button', { name: /^Choose \d+$/ });
+  await expect(places).toHaveCount(20);
+  await page.getByRole('button', { name: /^All \d+$/ }).click();
+  expect(await places.count()).toBeGreaterThan(20);
   await page.getByRole('button', { name: 'Choose 1', exact: true }).click();
   const chosen = page.getByLabel('Chosen winding');
   const loss = await chosen.getByRole('row', { name: /loss/ }).locator('td').nth(1).textContent();

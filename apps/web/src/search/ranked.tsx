@@ -1,5 +1,6 @@
 /** The best windings of a search in their order, and the chosen one in figures. */
 import { showCandidate, showShort, showWires, type Candidate } from '@norther/core';
+import { memo, useState } from 'react';
 import { Key } from '../kit/key.tsx';
 
 export interface Choice {
@@ -52,21 +53,42 @@ export function Ranked({
           </Key>
         </section>
       )}
-      <table className="w-full text-[14px]">
+      <BestTable best={best} place={chosen?.place ?? null} onChoose={onChoose} />
+    </>
+  );
+}
+
+/** Rows shown at first. */
+const FIRST = 20;
+
+/** Rows of their own: choosing one must not draw all the others again. */
+const BestTable = memo(function BestTable({
+  best,
+  place,
+  onChoose,
+}: {
+  readonly best: readonly Candidate[];
+  readonly place: number | null;
+  readonly onChoose: (choice: Choice) => void;
+}) {
+  const [all, setAll] = useState(false);
+  return (
+    <>
+      <table className="w-full table-fixed text-[14px]">
         <thead>
           <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
-            <th className="font-medium">no.</th>
+            <th className="w-8 font-medium">no.</th>
             <th className="font-medium">winding</th>
-            <th className="text-right font-medium">W</th>
-            <th className="text-right font-medium">kg</th>
-            <th className="text-right font-medium">fill</th>
+            <th className="w-14 text-right font-medium">W</th>
+            <th className="w-11 text-right font-medium">kg</th>
+            <th className="w-11 text-right font-medium">fill</th>
           </tr>
         </thead>
         <tbody>
-          {best.slice(0, 40).map((c, i) => (
+          {(all ? best : best.slice(0, FIRST)).map((c, i) => (
             <tr
               key={i}
-              className={`border-b border-grid ${chosen?.place === i ? 'bg-wash' : ''}`}
+              className={`border-b border-grid ${place === i ? 'bg-wash' : ''}`}
               onClick={() => onChoose({ candidate: c, place: i })}
             >
               <td>
@@ -89,6 +111,11 @@ export function Ranked({
           ))}
         </tbody>
       </table>
+      {best.length > FIRST && (
+        <p className="no-print mt-2">
+          <Key onClick={() => setAll(!all)}>{all ? `The first ${FIRST}` : `All ${best.length}`}</Key>
+        </p>
+      )}
     </>
   );
-}
+});

@@ -2,7 +2,6 @@
 import { showCandidate, showWires, type Candidate } from '@norther/core';
 import { extent, least, scaleLinear } from 'd3';
 import { useMemo, useState, type MouseEvent } from 'react';
-import { useWidth } from '../kit/use-width.ts';
 import { TickText } from '../kit/tick-text.tsx';
 
 export const AXES = {
@@ -25,6 +24,7 @@ export function SearchPlot({
   found,
   chosen,
   onChoose,
+  width,
 }: {
   readonly best: readonly Candidate[];
   readonly sample: readonly Candidate[];
@@ -33,8 +33,8 @@ export function SearchPlot({
   readonly found: FoundPoint | null;
   readonly chosen: number | null;
   readonly onChoose: (candidate: Candidate, place: number | null) => void;
+  readonly width: number;
 }) {
-  const [ref, width] = useWidth<HTMLDivElement>(700);
   const height = 470;
   const shown = best.slice(0, NUMBERED);
   const all = useMemo(() => [...sample, ...shown], [sample, shown]);
@@ -70,7 +70,7 @@ export function SearchPlot({
     return place ?? null;
   };
   return (
-    <div ref={ref}>
+    <>
       <svg
         width={width}
         height={height}
@@ -175,6 +175,6 @@ export function SearchPlot({
       <p className="px-3 text-[13px] text-graphite">
         Filled dot: star. Open dot: delta. Numbered: the best by rank. Click a dot to choose it.
       </p>
-    </div>
+    </>
   );
 }

@@ -20,7 +20,7 @@ import {
   type WindingAnalysis,
 } from '@norther/core';
 import { stockOf } from '@norther/records';
-import { useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useShopQuery, type MotorFile } from '../app/api.ts';
 import { useCard } from '../data-card/use-card.ts';
@@ -29,6 +29,7 @@ import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { useWidth } from '../kit/use-width.ts';
 import { HowFar } from './how-far.tsx';
 import { Ranked, type Choice } from './ranked.tsx';
 import { AXES, SearchPlot, type Axis, type FoundPoint } from './search-plot.tsx';
@@ -58,6 +59,8 @@ const RANKS: Readonly<Record<SearchRank, string>> = {
   'lowest-density': 'lowest current density',
 };
 
+const NONE: readonly Candidate[] = [];
+
 function Bench({ file }: { file: MotorFile }) {
   const found = useCard(file, 'as-found');
   const proposal = useCard(file, 'proposed', found.typed);
@@ -78,6 +81,10 @@ function Bench({ file }: { file: MotorFile }) {
   const [rank, setRank] = useState<SearchRank>('least-loss');
   const [axes, setAxes] = useState<readonly [Axis, Axis]>(['copperKg', 'lossW']);
   const [chosen, setChosen] = useState<Choice | null>(null);
+  const [plot, width] = useWidth<HTMLDivElement>(700);
+  const best = progress?.best ?? NONE;
+  // The table follows the plot in a step of its own, so that neither holds the page up.
+  const ranked = useDeferredValue(best);
 
   const go = () => {
     if (!winding || !wish.ok || missing) return;
@@ -127,7 +134,6 @@ function Bench({ file }: { file: MotorFile }) {
         </View>
       </Sheet>
     );
-  const best = progress?.best ?? [];
   const asked = (field: Field) => (
     <TypedField
       key={field.id}
@@ -212,17 +218,21 @@ function Bench({ file }: { file: MotorFile }) {
             ))}
           </span>
         </div>
-        {progress && (
-          <SearchPlot
-            best={best}
-            sample={progress.sample}
-            x={axes[0]}
-            y={axes[1]}
-            found={foundPoint(analysis)}
-            chosen={chosen?.place ?? null}
-            onChoose={(candidate, place) => setChosen({ candidate, place })}
-          />
-        )}
+        {/* There from the start, so that its width is known when the first windings come. */}
+        <div ref={plot}>
+          {progress && (
+            <SearchPlot
+              width={width}
+              best={best}
+              sample={progress.sample}
+              x={axes[0]}
+              y={axes[1]}
+              found={foundPoint(analysis)}
+              chosen={chosen?.place ?? null}
+              onChoose={(candidate, place) => setChosen({ candidate, place })}
+            />
+          )}
+        </div>
         {progress?.done && progress.within === 0 && (
           <p className="px-3 text-[15px]">
             Nothing lies within these limits. Widen the turns, allow more strands, or raise a limit.
@@ -230,7 +240,7 @@ function Bench({ file }: { file: MotorFile }) {
         )}
       </View>
       <View letter="C" name="Ranked" className="overflow-auto px-3 py-2">
-        <Ranked best={best} chosen={chosen} onChoose={setChosen} onOpen={open} />
+        <Ranked best={ranked} chosen={chosen} onChoose={setChosen} onOpen={open} />
       </View>
     </Sheet>
   );
