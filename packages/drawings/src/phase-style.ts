@@ -23,8 +23,15 @@ export const polar = (cx: number, cy: number, r: number, angle: number): readonl
   cx + r * Math.sin(angle),
   cy - r * Math.cos(angle),
 ];
-/** Two decimals; far quicker than toFixed, of which a large drawing would need thousands. */
-export const fixed = (n: number): string => String(Math.round(n * 100) / 100);
+const HUNDREDTHS = Array.from({ length: 100 }, (_, f) =>
+  f === 0 ? '' : `.${String(f).padStart(2, '0').replace(/0$/, '')}`,
+);
+/** Two decimals. Far quicker than toFixed, of which a large drawing would need thousands: only whole numbers are written. */
+export function fixed(n: number): string {
+  const k = Math.round(Math.abs(n) * 100);
+  const whole = Math.floor(k / 100);
+  return `${n < 0 && k > 0 ? '-' : ''}${whole}${HUNDREDTHS[k - whole * 100]}`;
+}
 export const polyline = (points: readonly (readonly [number, number])[]) =>
   points.map(([x, y], i) => `${i ? 'L' : 'M'}${fixed(x)} ${fixed(y)}`).join('');
 

@@ -7,11 +7,11 @@ import { sideAt } from './sides.ts';
 const rise = (t: number) => Math.sin((Math.PI / 2) * t) ** 0.85;
 const along = (t: number) => t ** 1.15;
 const wayAt = (risen: number) => (Math.asin(Math.min(1, Math.max(0, risen)) ** (1 / 0.85)) * 2) / Math.PI;
+const CROWNS = Array.from({ length: 11 }, (_, parts) =>
+  Array.from({ length: parts + 1 }, (_, i) => [rise(i / parts), along(i / parts)] as const),
+);
 /** Points enough for the eye: a short end needs few, and a ring of many slots has only short ones. */
-const crown = (turned: number): readonly (readonly [rise: number, along: number])[] => {
-  const parts = Math.max(5, Math.min(10, Math.ceil(24 * Math.abs(turned))));
-  return Array.from({ length: parts + 1 }, (_, i) => [rise(i / parts), along(i / parts)] as const);
-};
+const crown = (turned: number) => CROWNS[Math.max(5, Math.min(10, Math.ceil(24 * Math.abs(turned))))]!;
 
 /** The same angle, within half a turn of another one. */
 export const near = (a: number, to: number) => a - 2 * Math.PI * Math.round((a - to) / (2 * Math.PI));

@@ -1,6 +1,7 @@
 import { analyseWinding, type WindingSpec } from '@norther/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { fixed } from '../src/phase-style.ts';
 import {
   pointedInRing,
   COILS,
@@ -85,6 +86,17 @@ describe.each([
     for (const lead of ['U1', 'V1', 'W1']) expect(texts(scene)).toContain(lead);
     expect(numbers(scene).every(Number.isFinite)).toBe(true);
   });
+});
+
+it('writes coordinates to the hundredth, as a number would be written', () => {
+  fc.assert(
+    fc.property(fc.double({ min: -5000, max: 5000, noNaN: true }), (n) => {
+      const written = fixed(n);
+      expect(written).toBe(String(Number(written)));
+      expect(Math.abs(Number(written) - n)).toBeLessThanOrEqual(0.005 + 1e-9);
+    }),
+  );
+  expect(['0', '-0.5', '12.05', '3']).toEqual([-0.001, -0.5, 12.05, 2.999].map(fixed));
 });
 
 it('an SVG file stands alone and escapes what it writes', () => {
