@@ -1,6 +1,7 @@
 /** The few words the floor writes on a motor's rail. */
 import { standingOf, stationOf, type StepRecord } from '@norther/core';
 import type { FloorRow } from './motors.repository.ts';
+import { isoOf } from './rows-from-json.ts';
 
 export interface FloorNote {
   readonly body: 'stator' | 'rotor' | 'motor';
@@ -17,7 +18,7 @@ export function openNotes(row: FloorRow): FloorNote[] {
     body: s.body,
     station: s.station,
     state: s.state,
-    since: s.since,
+    since: isoOf(s.since),
     who: s.who,
     text:
       s.hold?.reason ??

@@ -14,7 +14,6 @@ import { events, motors, type windings } from '../database/schema.ts';
 import {
   type FloorStep,
   holdOfJson,
-  isoOfSeconds,
   jointMarkOfJson,
   type JsonRow,
   motorOfJson,
@@ -71,19 +70,67 @@ const rowsUnder = (table: string, order: string) =>
     `(select coalesce(json_agg(x order by ${order}), '[]') from ${table} x where x.motor_id = motors.id)`,
   )}`.as(table);
 
+const motorQuery = (db: Db | Transaction) =>
+  db
+    .select({
+      motor: sql<JsonRow>`to_json(${motors})`.as('motor'),
+      windings: rowsUnder('windings', 'x.role'),
+      steps: rowsUnder('steps', 'x.id'),
+      holds: rowsUnder('holds', 'x.id'),
+      gatePasses: rowsUnder('gate_passes', 'x.id'),
+      readings: rowsUnder('readings', 'x.taken_at, x.id'),
+      jointMarks: rowsUnder('joint_marks', 'x.id'),
+      settings: sql<Record<
+        string,
+        string
+      > | null>`(select typed from shop_settings where shop_id = motors.shop_id)`.as('settings'),
+    })
+    .from(motors)
+    .where(and(eq(motors.shopId, sql.placeholder('shopId')), eq(motors.number, sql.placeholder('number'))));
+
+const floorQuery = (db: Db) =>
+  db
+    .select({
+      id: motors.id,
+      number: motors.number,
+      customer: motors.customer,
+      machine: motors.machine,
+      maker: motors.maker,
+      serial: motors.serial,
+      rush: motors.rush,
+      promisedAt: motors.promisedAt,
+      steps: sql<readonly FloorStep[]>`(select coalesce(json_agg(json_build_array(
+          x.station, x.taken_at, x.taken_by, x.signed_at, x.signed_by)), '[]')
+        from steps x where x.motor_id = motors.id)`,
+      holds: sql<readonly JsonRow[]>`(select coalesce(json_agg(x), '[]')
+        from holds x where x.motor_id = motors.id and x.cleared_at is null)`,
+    })
+    .from(motors)
+    .where(and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt)))
+    .orderBy(sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
+    .limit(400);
+
 /** What the floor shows of a motor; a list never loads plates, records or readings. */
 export interface FloorRow {
   readonly motor: Pick<
     MotorRecord,
     'id' | 'number' | 'customer' | 'machine' | 'maker' | 'serial' | 'promisedAt' | 'rush'
   >;
+  /** Their instants as PostgreSQL writes them. */
   readonly steps: readonly Pick<StepRecord, 'station' | 'takenAt' | 'takenBy' | 'signedAt' | 'signedBy'>[];
   readonly holds: readonly HoldRecord[];
 }
 
 @Injectable()
 export class MotorsRepository {
-  constructor(private readonly database: Database) {}
+  private readonly floorRows;
+  private readonly motorRows;
+
+  constructor(private readonly database: Database) {
+    // Built once; named, so that PostgreSQL plans them once a connection.
+    this.floorRows = floorQuery(database.db).prepare('floor');
+    this.motorRows = motorQuery(database.db).prepare('motor_rows');
+  }
 
   async idOf(shopId: string, number: string, db: Db | Transaction = this.database.db) {
     const [row] = await db
@@ -103,25 +150,13 @@ export class MotorsRepository {
     db: Db | Transaction = this.database.db,
     lock = false,
   ): Promise<MotorRows | null> {
-    const query = db
-      .select({
-        motor: sql<JsonRow>`to_json(${motors})`.as('motor'),
-        windings: rowsUnder('windings', 'x.role'),
-        steps: rowsUnder('steps', 'x.id'),
-        holds: rowsUnder('holds', 'x.id'),
-        gatePasses: rowsUnder('gate_passes', 'x.id'),
-        readings: rowsUnder('readings', 'x.taken_at, x.id'),
-        jointMarks: rowsUnder('joint_marks', 'x.id'),
-        settings: sql<Record<
-          string,
-          string
-        > | null>`(select typed from shop_settings where shop_id = motors.shop_id)`.as('settings'),
-      })
-      .from(motors)
-      .where(and(eq(motors.shopId, sql.placeholder('shopId')), eq(motors.number, sql.placeholder('number'))));
-    // Named, so that PostgreSQL plans it once a connection.
-    const named = lock ? query.for('update').prepare('motor_rows_locked') : query.prepare('motor_rows');
-    const rows = await named.execute({ shopId, number });
+    const query =
+      db === this.database.db && !lock
+        ? this.motorRows
+        : lock
+          ? motorQuery(db).for('update').prepare('motor_rows_locked')
+          : motorQuery(db).prepare('motor_rows');
+    const rows = await query.execute({ shopId, number });
     const [found] = rows;
     if (!found) return null;
     return {
@@ -147,37 +182,14 @@ export class MotorsRepository {
 
   /** Motors not shipped yet, soonest promise first: one query however many there are, and only what is shown. */
   async floor(shopId: string): Promise<FloorRow[]> {
-    // Seconds: PostgreSQL takes three times as long to write an instant out.
-    const instant = (column: string) => sql.raw(`date_part('epoch', ${column})`);
-    const rows = await this.database.db
-      .select({
-        id: motors.id,
-        number: motors.number,
-        customer: motors.customer,
-        machine: motors.machine,
-        maker: motors.maker,
-        serial: motors.serial,
-        rush: motors.rush,
-        promisedAt: motors.promisedAt,
-        steps: sql<readonly FloorStep[]>`(select coalesce(json_agg(json_build_array(
-            x.station, ${instant('x.taken_at')}, x.taken_by, ${instant('x.signed_at')}, x.signed_by)), '[]')
-          from steps x where x.motor_id = motors.id)`,
-        holds: sql<readonly JsonRow[]>`(select coalesce(json_agg(x), '[]')
-          from holds x where x.motor_id = motors.id and x.cleared_at is null)`,
-      })
-      .from(motors)
-      .where(and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt)))
-      .orderBy(sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
-      .limit(400)
-      .prepare('floor')
-      .execute({ shopId });
+    const rows = await this.floorRows.execute({ shopId });
     return rows.map(({ promisedAt, steps: stepRows, holds: holdRows, ...motor }) => ({
       motor: { ...motor, promisedAt: iso(promisedAt) },
       steps: stepRows.map(([station, takenAt, takenBy, signedAt, signedBy]) => ({
         station,
-        takenAt: isoOfSeconds(takenAt),
+        takenAt,
         takenBy,
-        signedAt: isoOfSeconds(signedAt),
+        signedAt,
         signedBy,
       })),
       holds: holdRows.map(holdOfJson),

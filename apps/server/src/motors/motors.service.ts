@@ -9,6 +9,7 @@ import type { Person } from '../people/person.ts';
 import { judgeMotor, type JudgedMotor } from './motor-file.ts';
 import { MotorsRepository, type FloorRow } from './motors.repository.ts';
 import { openNotes, type FloorNote } from './floor-notes.ts';
+import { isoOf } from './rows-from-json.ts';
 
 export interface FloorMotor {
   readonly motor: FloorRow['motor'];
@@ -29,12 +30,17 @@ export class MotorsService {
 
   async floor(person: Person): Promise<FloorMotor[]> {
     const rows = await this.motors.floor(person.shopId);
-    const since = new Date(Date.now() - DAY).toISOString();
+    const since = Date.now() - DAY;
     return rows.map((row) => ({
       motor: row.motor,
-      recent: row.steps.filter(
-        (s) => ON_THE_LINE.has(s.station) && s.takenAt && (!s.signedAt || s.signedAt > since),
-      ),
+      recent: row.steps
+        .filter(
+          (s) =>
+            ON_THE_LINE.has(s.station) &&
+            s.takenAt &&
+            (!s.signedAt || new Date(s.signedAt).getTime() > since),
+        )
+        .map((s) => ({ ...s, takenAt: isoOf(s.takenAt), signedAt: isoOf(s.signedAt) })),
       notes: openNotes(row),
     }));
   }

@@ -11,19 +11,21 @@ import type {
 
 export type JsonRow = Record<string, unknown>;
 
-/** A step as the floor asks for it: a list costs less than an object with names; instants in seconds since 1970. */
+/**
+ * A step as the floor asks for it: a list costs less than an object with names. Instants stand as PostgreSQL writes
+ * them, which sort as they are; only the few that are shown are worth turning into ours.
+ */
 export type FloorStep = readonly [
   station: string,
-  takenAt: number | null,
+  takenAt: string | null,
   takenBy: string | null,
-  signedAt: number | null,
+  signedAt: string | null,
   signedBy: string | null,
 ];
 
 /** PostgreSQL writes `2026-03-18T06:00:00+00:00`; records hold `2026-03-18T06:00:00.000Z`. */
-const isoOf = (time: string | null): string | null => (time === null ? null : new Date(time).toISOString());
-export const isoOfSeconds = (s: number | null): string | null =>
-  s === null ? null : new Date(Math.round(s * 1000)).toISOString();
+export const isoOf = (time: string | null): string | null =>
+  time === null ? null : new Date(time).toISOString();
 const time = (value: unknown) => isoOf(value as string)!;
 const timeOrNull = (value: unknown) => isoOf(value as string | null);
 

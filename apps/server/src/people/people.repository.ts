@@ -1,12 +1,31 @@
 import { Injectable } from '@nestjs/common';
 import { and, eq, gt, lt, sql } from 'drizzle-orm';
-import { Database } from '../database/database.ts';
+import { Database, type Db } from '../database/database.ts';
 import { people, sessions, shops } from '../database/schema.ts';
 import type { Person, Role } from './person.ts';
 
+const sessionQuery = (db: Db) =>
+  db
+    .select({
+      id: people.id,
+      shopId: people.shopId,
+      shop: shops.name,
+      name: people.name,
+      role: people.role,
+    })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .innerJoin(shops, eq(shops.id, people.shopId))
+    .where(and(eq(sessions.tokenHash, sql.placeholder('tokenHash')), gt(sessions.expiresAt, sql`now()`)));
+
 @Injectable()
 export class PeopleRepository {
-  constructor(private readonly database: Database) {}
+  /** Asked with every request, so built once. */
+  private readonly session;
+
+  constructor(private readonly database: Database) {
+    this.session = sessionQuery(database.db).prepare('session');
+  }
 
   async byName(name: string) {
     const [row] = await this.database.db
@@ -50,20 +69,7 @@ export class PeopleRepository {
   }
 
   async bySession(tokenHash: string): Promise<Person | null> {
-    const [row] = await this.database.db
-      .select({
-        id: people.id,
-        shopId: people.shopId,
-        shop: shops.name,
-        name: people.name,
-        role: people.role,
-      })
-      .from(sessions)
-      .innerJoin(people, eq(people.id, sessions.personId))
-      .innerJoin(shops, eq(shops.id, people.shopId))
-      .where(and(eq(sessions.tokenHash, sql.placeholder('tokenHash')), gt(sessions.expiresAt, sql`now()`)))
-      .prepare('session')
-      .execute({ tokenHash });
+    const [row] = await this.session.execute({ tokenHash });
     return row ? { ...row, role: row.role as Role } : null;
   }
 
