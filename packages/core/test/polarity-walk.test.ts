@@ -113,11 +113,84 @@ describe('a mistake', () => {
     expect(judged.explanations[0]).toMatchObject({ kind: 'groups-exchanged', groups: [2, 3] });
   });
 
-  it('that no single slip explains is not explained away', () => {
-    const shown = walked(layout, list, (e) => ([1, 5, 9].includes(e.group) ? turned(e) : e));
-    const judged = judgeWalk(layout, list, 'all', shown);
-    expect(judged.explanations[0]!.kind).toBe('groups-reversed');
-    expect(judged.explanations[0]!.groups).toEqual([1, 5, 9]);
+  it.each([
+    ['three groups', [[1], [5], [9]], 3, 'Three slips together: 1U, 5W, 9V are each reversed.'],
+    [
+      'a circuit and a group of another',
+      [[3, 6], [12]],
+      2,
+      'Two slips together: the circuit 3V, 6V is reversed; 12V is reversed.',
+    ],
+    [
+      'a phase, and a group of another',
+      [[1, 4, 7, 10], [3]],
+      2,
+      'Two slips together: all of phase U is reversed; 3V is reversed.',
+    ],
+  ] as const)('of several reversals together is told with the fewest: %s', (_name, sets, mistakes, words) => {
+    expect([...list.paths.V]).toEqual([
+      [3, 6],
+      [9, 12],
+    ]);
+    const shown = walked(layout, list, (e) =>
+      sets.reduce((end, set) => ((set as readonly number[]).includes(e.group) ? turned(end) : end), e),
+    );
+    const { explanations } = judgeWalk(layout, list, 'all', shown);
+    expect(explanations[0]).toMatchObject({ kind: 'several', mistakes });
+    expect(explanations[0]!.message).toMatch(words);
+  });
+
+  it('of groups taken for each other and another reversed is found as two', () => {
+    const shown = walked(layout, list, (e) => {
+      if (e.group === 8) return turned(e);
+      return e.group === 2 ? { ...e, group: 3 } : e.group === 3 ? { ...e, group: 2 } : e;
+    });
+    const { explanations } = judgeWalk(layout, list, 'all', shown);
+    // Three groups read wrong; 2W and 3V in each other's place and 8W reversed explain it with two slips.
+    expect(explanations[0]!.mistakes).toBe(2);
+    expect(explanations.map((e) => e.message)).toContain(
+      'Two slips together: 2W and 3V are joined in each other’s place; 8W is reversed.',
+    );
+  });
+
+  it('is never told with more slips than were made, in every kind of winding', () => {
+    let several = 0;
+    fc.assert(
+      fc.property(
+        anyConnected,
+        fc.array(fc.nat(), { minLength: 1, maxLength: 4 }),
+        ({ layout, list }, picks) => {
+          const groups = layout.groups.length;
+          const reversed = new Set(picks.map((p) => (p % groups) + 1));
+          const judged = judgeWalk(
+            layout,
+            list,
+            'all',
+            walked(layout, list, (e) => (reversed.has(e.group) ? turned(e) : e)),
+          );
+          // All of a small winding turned reads as a turned compass, which is none.
+          if (judged.state !== 'wrong') return;
+          expect(judged.explanations[0]!.mistakes).toBeLessThanOrEqual(
+            Math.min(reversed.size, groups - reversed.size || reversed.size),
+          );
+          if (reversed.size > 1) several++;
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(several).toBeGreaterThan(10);
+  });
+
+  it('too large for an explanation is not explained away', () => {
+    const large = lap(96, 8, 10);
+    const joints = connected(large, 1);
+    // Every third group and a few more: no circuits to blame, no phase.
+    const reversed = new Set([1, 2, 3, 7, 8, 9, 14, 18, 22]);
+    const shown = walked(large, joints, (e) => (reversed.has(e.group) ? turned(e) : e));
+    const { explanations } = judgeWalk(large, joints, 'all', shown);
+    expect(explanations).toHaveLength(1);
+    expect(explanations[0]!.message).toMatch(/no few slips explain that/);
+    expect(explanations[0]!.groups).toEqual([...reversed].sort((a, b) => a - b));
   });
 });
 

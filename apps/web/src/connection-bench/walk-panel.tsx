@@ -115,7 +115,9 @@ export function WalkPanel({
                       ? 'Two groups changed places'
                       : best.kind === 'jumper-misplaced'
                         ? 'Two ends changed over'
-                        : 'More than one slip'}
+                        : best.mistakes <= 6
+                          ? `${best.mistakes} slips together`
+                          : 'Many groups read wrong'}
             </b>
           </p>
           {judged.explanations.map((e, i) => (

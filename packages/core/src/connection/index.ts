@@ -28,7 +28,7 @@ export {
   walkFeed,
   type WalkFeed,
   type WalkJudgement,
-  type WalkMistake,
   type WalkReading,
 } from './polarity-walk.ts';
 export { jointKey, planKey, standingMarks, type JointMark } from './joint-marks.ts';
+export type { WalkMistake } from './walk-slips.ts';

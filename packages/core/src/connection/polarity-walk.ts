@@ -1,7 +1,8 @@
-/** The polarity walk: what a compass must show round the bore, and what explains another showing with the fewest mistakes. */
+/** The polarity walk: how to feed it, what a compass must show round the bore, and whether it did. */
 import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
-import type { ConnectionList, GroupEnd, Joint } from './connection-list.ts';
+import type { ConnectionList, Joint } from './connection-list.ts';
 import { traceCurrent, type Feed } from './trace.ts';
+import { explainWalk, type WalkMistake } from './walk-slips.ts';
 
 /** What the compass showed at a group: north, south, no field; null where it was not read. */
 export type WalkReading = 'N' | 'S' | '0' | null;
@@ -103,23 +104,6 @@ export function expectedWalk(
 const showing = (layout: WindingLayout, joints: readonly Joint[], feed: Feed): WalkReading[] =>
   traceCurrent(layout, joints, feed).polarity.map((p) => p ?? '0');
 
-export interface WalkMistake {
-  readonly kind:
-    | 'compass-turned'
-    | 'group-reversed'
-    | 'phase-reversed'
-    | 'circuit-reversed'
-    | 'jumper-misplaced'
-    | 'groups-exchanged'
-    | 'groups-reversed';
-  readonly message: string;
-  /** Joints to open. */
-  readonly joints: readonly number[];
-  readonly groups: readonly number[];
-  /** How many things went wrong for this to be the explanation. */
-  readonly mistakes: number;
-}
-
 export interface WalkJudgement {
   readonly state: 'unread' | 'right-so-far' | 'right' | 'wrong';
   readonly wrongGroups: readonly number[];
@@ -132,8 +116,6 @@ const flip = (r: WalkReading): WalkReading => (r === 'N' ? 'S' : r === 'S' ? 'N'
 
 /**
  * @param readings index: group number − 1; null where not read yet
- * Source: each mistake is made in the list of joints and its network solved again; the ones whose poles agree with the
- * readings are the explanations. First principles.
  */
 export function judgeWalk(
   layout: WindingLayout,
@@ -162,144 +144,10 @@ export function judgeWalk(
       explanations: [],
     };
   const seen = compassTurned ? read.map(flip) : read;
-  const fits = (joints: readonly Joint[]) => {
-    const shows = showing(layout, joints, feed);
-    const agree = (turn: boolean) =>
-      shows.every((s, i) => seen[i] === null || (turn ? flip(s) : s) === seen[i]);
-    return agree(false);
-  };
   return {
     state: 'wrong',
     wrongGroups: wrong,
     compassTurned,
-    explanations: explain(layout, list, wrong, fits),
+    explanations: explainWalk(layout, list, seen, wrong, (joints) => showing(layout, joints, feed)),
   };
-}
-
-const nameOf = (layout: WindingLayout, e: GroupEnd) => `${layout.groups[e.group - 1]!.name}${e.end}`;
-
-function explain(
-  layout: WindingLayout,
-  list: ConnectionList,
-  wrong: readonly number[],
-  fits: (joints: readonly Joint[]) => boolean,
-): WalkMistake[] {
-  const { joints } = list;
-  const group = (n: number) => layout.groups[n - 1]!;
-  const touching = (groups: readonly number[]) =>
-    joints.filter((j) => j.ends.some((e) => groups.includes(e.group))).map((j) => j.number);
-  const found: WalkMistake[] = [];
-  const reverse = (groups: readonly number[]) =>
-    remake(joints, (e) =>
-      groups.includes(e.group) ? { group: e.group, end: e.end === 's' ? 'f' : 's' } : e,
-    );
-
-  for (const n of wrong)
-    if (fits(reverse([n])))
-      found.push({
-        kind: 'group-reversed',
-        message: `${group(n).name} is reversed: its start and finish are changed over.`,
-        joints: touching([n]),
-        groups: [n],
-        mistakes: 1,
-      });
-  for (const phase of PHASES) {
-    const groups = layout.groups.filter((g) => g.phase === phase).map((g) => g.number);
-    if (
-      groups.length > 1 &&
-      wrong.length > 1 &&
-      groups.some((g) => wrong.includes(g)) &&
-      fits(reverse(groups))
-    )
-      found.push({
-        kind: 'phase-reversed',
-        message: `All of phase ${phase} reads the other way: its start and finish are changed over, at the leads or at the star.`,
-        joints: joints
-          .filter((j) => j.kind !== 'jumper' && j.ends.some((e) => groups.includes(e.group)))
-          .map((j) => j.number),
-        groups,
-        mistakes: 1,
-      });
-    const paths = list.paths[phase];
-    for (const path of paths)
-      if (paths.length > 1 && path.length > 1 && path.some((g) => wrong.includes(g)) && fits(reverse(path)))
-        found.push({
-          kind: 'circuit-reversed',
-          message: `The circuit ${path.map((g) => group(g).name).join(', ')} is reversed: it is joined to lead and star the wrong way round.`,
-          joints: joints
-            .filter((j) => j.kind !== 'jumper' && j.ends.some((e) => path.includes(e.group)))
-            .map((j) => j.number),
-          groups: [...path],
-          mistakes: 1,
-        });
-  }
-  if (found.length === 0) {
-    for (const [a, b] of exchanges(layout, wrong)) {
-      const swapped = remake(joints, (e) =>
-        e.group === a ? { ...e, group: b } : e.group === b ? { ...e, group: a } : e,
-      );
-      if (fits(swapped))
-        found.push({
-          kind: 'groups-exchanged',
-          message: `${group(a).name} and ${group(b).name} are joined in each other’s place.`,
-          joints: touching([a, b]),
-          groups: [a, b],
-          mistakes: 1,
-        });
-    }
-    for (const [x, y] of endPairs(layout, wrong)) {
-      const swapped = remake(joints, (e) => (same(e, x) ? y : same(e, y) ? x : e));
-      if (!fits(swapped)) continue;
-      const at = joints.filter((j) => j.ends.some((e) => same(e, x) || same(e, y)));
-      found.push({
-        kind: 'jumper-misplaced',
-        message: `${nameOf(layout, x)} and ${nameOf(layout, y)} are changed over between joints ${at.map((j) => j.number).join(' and ')}.`,
-        joints: at.map((j) => j.number),
-        groups: [x.group, y.group],
-        mistakes: 1,
-      });
-    }
-  }
-  if (found.length === 0)
-    found.push({
-      kind: 'groups-reversed',
-      message: `${wrong.map((n) => group(n).name).join(', ')} read wrong; no single slip explains that. Open and check their joints one by one.`,
-      joints: touching(wrong),
-      groups: [...wrong],
-      mistakes: wrong.length,
-    });
-  return found.sort((a, b) => a.mistakes - b.mistakes || a.joints.length - b.joints.length).slice(0, 4);
-}
-
-const same = (a: GroupEnd, b: GroupEnd) => a.group === b.group && a.end === b.end;
-
-/** The joints as they would be had every end been taken for another. */
-const remake = (joints: readonly Joint[], as: (e: GroupEnd) => GroupEnd): Joint[] =>
-  joints.map((j) => ({ ...j, ends: j.ends.map(as) }));
-
-/** Pairs of groups one of which reads wrong: somebody took one for the other. */
-function exchanges(layout: WindingLayout, wrong: readonly number[]): [number, number][] {
-  const pairs: [number, number][] = [];
-  for (const a of wrong.slice(0, 6))
-    for (const g of layout.groups)
-      if (g.number !== a && !(wrong.includes(g.number) && g.number < a)) pairs.push([a, g.number]);
-  return pairs;
-}
-
-/** Pairs of ends that may have been changed over; the first belongs to a group that reads wrong or lies beside one. */
-function endPairs(layout: WindingLayout, wrong: readonly number[]): [GroupEnd, GroupEnd][] {
-  const near = new Set<number>();
-  const phases = new Set(wrong.map((n) => layout.groups[n - 1]!.phase));
-  for (const g of layout.groups) if (phases.has(g.phase)) near.add(g.number);
-  const ends = [...near].flatMap((group): GroupEnd[] => [
-    { group, end: 's' },
-    { group, end: 'f' },
-  ]);
-  const pairs: [GroupEnd, GroupEnd][] = [];
-  for (let i = 0; i < ends.length; i++)
-    for (let j = i + 1; j < ends.length; j++)
-      if (ends[i]!.group !== ends[j]!.group) pairs.push([ends[i]!, ends[j]!]);
-  return pairs.length > 3000
-    ? pairs.filter(([x, y]) => wrong.includes(x.group) || wrong.includes(y.group))
-    : pairs;
 }
