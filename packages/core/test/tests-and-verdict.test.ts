@@ -15,6 +15,7 @@ import {
   marginTo,
   minutesAbove,
   motorVerdict,
+  newestReadings,
   permissibleUnbalance,
   readNameplate,
   requiredBefore,
@@ -410,6 +411,12 @@ describe('gates and verdict', () => {
     const failed = motorVerdict(facts({ tests: [...without('polarity'), reversed] }), [], []);
     expect(failed.state).toBe('failed');
     expect(failed.reasons[0]).toContain('8W is reversed');
+  });
+  it('counts of every test at every stage the newest, in the order taken', () => {
+    const taken = ['cure varnished', 'insulation final', 'cure varnished', 'insulation incoming'].map(
+      (words, id) => ({ id, kind: words.split(' ')[0]!, stage: words.split(' ')[1]! }),
+    );
+    expect(newestReadings(taken).map((r) => r.id)).toEqual([1, 2, 3]);
   });
   it('a gate passed with a reason is named on the verdict', () => {
     const pass = { gate: 'before-assembly' as const, reason: 'customer waits', by: 'Ida' };

@@ -5,6 +5,7 @@ import {
   GATE_IDS,
   judgeTest,
   motorVerdict,
+  newestReadings,
   proposedCard,
   readNameplate,
   readShopSettings,
@@ -89,17 +90,13 @@ export function judgeMotor(rows: MotorRows, working = false): JudgedMotor {
       ...(reading.log ? { log: reading.log } : {}),
     }),
   }));
-  const latest = new Map<string, LatestTest>();
-  for (const r of readings)
-    if (r.outcome.ok)
-      latest.set(`${r.kind} ${r.stage}`, {
-        kind: r.kind,
-        stage: r.stage as Stage,
-        judgement: r.outcome.judgement,
-      });
+  // A reading that could not be judged does not hide the one before it.
+  const tests = newestReadings(readings.filter((r) => r.outcome.ok)).flatMap((r): LatestTest[] =>
+    r.outcome.ok ? [{ kind: r.kind, stage: r.stage as Stage, judgement: r.outcome.judgement }] : [],
+  );
   const steps = rows.steps as readonly CoreStep[];
   const holds = rows.holds as readonly CoreHold[];
-  const facts: GateFacts = { card: asFound, tests: [...latest.values()], steps };
+  const facts: GateFacts = { card: asFound, tests, steps };
   const passes = rows.gatePasses.map((p) => ({
     gate: p.gate as (typeof GATE_IDS)[number],
     reason: p.reason,

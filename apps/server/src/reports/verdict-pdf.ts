@@ -1,5 +1,6 @@
 /** The verdict as the customer receives it: state and reasons, every reading on its limit, the winding with its drawing. */
 import {
+  newestReadings,
   showShort,
   STAGES,
   TEST_KINDS,
@@ -34,20 +35,10 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   rule(y, 1);
   y += 8;
 
-  // Readings, every one that was taken, newest of each kind and stage first judged.
+  // Of every kind and stage the newest.
   words('Readings against their limits', MARGIN, y, 12, true);
   y += 20;
-  const superseded = new Set<string>();
-  const latest = file.readings
-    .slice()
-    .reverse()
-    .filter((r) => {
-      const key = `${r.kind} ${r.stage}`;
-      if (superseded.has(key)) return false;
-      superseded.add(key);
-      return true;
-    })
-    .reverse();
+  const latest = newestReadings(file.readings);
   if (latest.length === 0) {
     words('No reading has been taken yet.', MARGIN, y);
     y += 18;

@@ -1,5 +1,13 @@
 /** The motor: who and what it is, where it stands, what is open, what happened to it. */
-import { GATE_IDS, stationOf, STATIONS, TEST_KINDS, type GateId, type StationId } from '@norther/core';
+import {
+  GATE_IDS,
+  newestReadings,
+  stationOf,
+  STATIONS,
+  TEST_KINDS,
+  type GateId,
+  type StationId,
+} from '@norther/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -153,7 +161,8 @@ function Stations({ file }: { file: MotorFile }) {
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
   const openHolds = file.holds.filter((h) => !h.clearedAt);
   const counts = new Map<string, number>();
-  for (const r of file.readings)
+  const newest = newestReadings(file.readings);
+  for (const r of newest)
     if (r.outcome.ok)
       counts.set(r.outcome.judgement.verdict, (counts.get(r.outcome.judgement.verdict) ?? 0) + 1);
   return (
@@ -172,7 +181,7 @@ function Stations({ file }: { file: MotorFile }) {
             {file.verdict.order}
           </b>
           <span className="text-[14px] text-graphite">
-            {file.readings.length} readings
+            {newest.length} tests
             {[...counts].map(([v, n]) => `, ${n} ${v}`).join('')}
           </span>
         </div>

@@ -1,5 +1,5 @@
 /** The verdict: every reading against its limit; ready, held or failed, and why. */
-import { showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
+import { newestReadings, showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
 import { slotRing } from '@norther/drawings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -27,12 +27,7 @@ function OneVerdict({ file }: { file: MotorFile }) {
   const bad = verdict.state === 'failed' || verdict.state === 'held';
   const { analysis } = useMemo(() => plannedAnalysis(file), [file]);
   const scene = useMemo(() => (analysis ? slotRing(analysis.layout, { size: 340 }) : null), [analysis]);
-  const seen = new Set<string>();
-  const latest = file.readings
-    .slice()
-    .reverse()
-    .filter((r) => !seen.has(`${r.kind} ${r.stage}`) && seen.add(`${r.kind} ${r.stage}`))
-    .reverse();
+  const latest = newestReadings(file.readings);
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
   return (
     <Sheet file={file} columns="4fr 8fr">

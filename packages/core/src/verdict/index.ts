@@ -1,1 +1,2 @@
 export * from './motor-verdict.ts';
+export * from './newest-readings.ts';
