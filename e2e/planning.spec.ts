@@ -237,6 +237,43 @@ test('a joint recorded wrong stays in the history and is mended', async ({ page 
   expect(marks.slice(-3)).toEqual(['wrong', 'undone', 'made']);
 });
 
+test('the way of joining is chosen beside the joints, and a mark of another way is said', async ({
+  page,
+}) => {
+  await emptyCore(page, '5140', PLATE, SMALL);
+  await propose(page, '5140', '36s 4p 1-8 T18 2x1.06 1Y');
+  await page.getByRole('button', { name: 'Keep the proposal' }).click();
+  await expect(told(page)).toContainText('The proposal is saved');
+  await page.goto(`${base()}/motor/5140/connection`);
+  const row = page.locator('[data-view="B"] tbody tr').first();
+  await expect(row).toBeVisible();
+  const first = await row.textContent();
+  await page.getByText('How it is joined').click({ timeout: 30_000 });
+  await page.locator('select[name=jumpers]').selectOption('long');
+  await page.locator('select[name=order]').selectOption('leads-first');
+  await page.locator('input[name=exitClock]').fill('19');
+  await expect(page.getByRole('button', { name: 'Join it like this' })).toBeDisabled();
+  await page.locator('input[name=exitClock]').fill('9');
+  await page.getByRole('button', { name: 'Join it like this' }).click();
+  await expect(told(page)).toContainText('The way of joining is kept');
+  await expect(page.getByText('leads at 9 o’clock')).toBeVisible();
+  expect(await row.textContent()).not.toBe(first);
+  // A jumper is made; joined the short way it is no longer in the list, and that is said.
+  const jumper = page
+    .getByRole('row', { name: /jumper/ })
+    .first()
+    .getByRole('checkbox');
+  await jumper.click();
+  await expect(told(page)).toContainText('is made');
+  await page.locator('select[name=jumpers]').selectOption('short');
+  await page.getByRole('button', { name: 'Join it like this' }).click();
+  await expect(page.getByText('1 mark belongs to another plan of this motor, or to joints')).toBeVisible();
+  const drawing = page.locator('[data-view="A"] div[role=img]');
+  const { width } = (await drawing.boundingBox())!;
+  await page.getByRole('button', { name: 'Larger' }).click();
+  expect((await drawing.boundingBox())!.width).toBeGreaterThan(1.8 * width);
+});
+
 test('a search is run, stopped, ranked, and its winding opened on the bench', async ({ page }) => {
   await signIn(page, base(), 'Ida Haft');
   await page.goto(`${base()}/motor/3110/search`);

@@ -11,6 +11,7 @@ import {
   planKey,
   readShopSettings,
   SETTINGS_FIELDS,
+  marksElsewhere,
   standingMarks,
   type AnalysisInput,
   type JointMark,
@@ -232,7 +233,22 @@ describe('marks of joints', () => {
     const number = other.value.joints.find((j) => jointKey(j) === jointKey(list.joints[0]!))!.number;
     expect(number).not.toBe(1);
     expect([...standingMarks(layout, other.value, [mark(1, 'made')]).keys()]).toEqual([number]);
-    expect(standingMarks(layout, list, [mark(1, 'made', planKey(lap(36, 4, 8)))]).size).toBe(0);
+    const elsewhere = [mark(1, 'made', planKey(lap(36, 4, 8)))];
+    expect(standingMarks(layout, list, elsewhere).size).toBe(0);
+    expect(marksElsewhere(layout, list, elsewhere)).toBe(1);
+    expect(marksElsewhere(layout, list, [...elsewhere, mark(1, 'undone', planKey(lap(36, 4, 8)))])).toBe(0);
+  });
+  it('of joints that another way of joining does not have are counted as elsewhere', () => {
+    const joined = (jumpers: 'short' | 'long') => {
+      const made = connectionList(layout, { circuits: 1, connection: 'star', jumpers });
+      if (!made.ok) throw new Error('no list');
+      return made.value;
+    };
+    const all = joined('short').joints.map((j) => ({ ...mark(1, 'made'), joint: jointKey(j) }));
+    const long = joined('long');
+    const kept = standingMarks(layout, long, all).size;
+    expect(kept).toBeLessThan(all.length);
+    expect(kept + marksElsewhere(layout, long, all)).toBe(all.length);
   });
   it('plans with a coil elsewhere have another name', () => {
     const names = new Set([lap(36, 4, 7), lap(36, 4, 8), lap(36, 6, 5), lap(48, 4, 10)].map(planKey));

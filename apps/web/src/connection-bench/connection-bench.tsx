@@ -4,6 +4,7 @@ import {
   jointKey,
   jointLengths,
   judgeWalk,
+  marksElsewhere,
   planKey,
   standingMarks,
   traceCurrent,
@@ -21,6 +22,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { JoiningPanel } from './joining-panel.tsx';
 import { JointTable } from './joint-table.tsx';
 import { plannedAnalysis, type Planned } from './planned-analysis.ts';
 import { TerminalsPanel } from './terminals-panel.tsx';
@@ -89,7 +91,10 @@ function Bench({
   const [joint, setJoint] = useState<number>(
     () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
   );
-  const others = file.jointMarks.filter((m) => m.plan !== planKey(layout)).length;
+  const others = useMemo(
+    () => marksElsewhere(layout, connection, file.jointMarks),
+    [layout, connection, file.jointMarks],
+  );
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
   const judged = useMemo(
     () => judgeWalk(layout, connection, walk.phase, walk.readings),
@@ -152,6 +157,7 @@ function Bench({
       ]),
     [marks, toOpen],
   );
+  const through = traced?.current ?? null;
   const scene = useMemo(
     () =>
       connectionDrawing(layout, connection, {
@@ -162,18 +168,19 @@ function Bench({
         ...(proof === 'walk' && walk.begun
           ? { readings: walk.readings, wrongGroups: judged.wrongGroups, nextGroup: walk.next }
           : {}),
-        current: traced?.current ?? null,
+        current: through,
         exitClock: card.exitClock ?? 3,
         turn,
       }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [
       layout,
       connection,
+      zoom,
       joint,
       states,
-      judged,
-      traced,
+      judged.wrongGroups,
+      through,
+      walk.begun,
       walk.readings,
       walk.next,
       proof,
@@ -265,10 +272,11 @@ function Bench({
         </div>
         {others > 0 && (
           <p className="text-[13px] text-carmine">
-            {others} {others === 1 ? 'mark belongs' : 'marks belong'} to another plan of this motor: look at
-            those joints.
+            {others} {others === 1 ? 'mark belongs' : 'marks belong'} to another plan of this motor, or to
+            joints this way of joining does not have: look at them.
           </p>
         )}
+        <JoiningPanel file={file} role={planned.role} />
         <JointTable
           analysis={analysis}
           marks={marks}

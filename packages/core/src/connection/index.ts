@@ -30,5 +30,5 @@ export {
   type WalkJudgement,
   type WalkReading,
 } from './polarity-walk.ts';
-export { jointKey, planKey, standingMarks, type JointMark } from './joint-marks.ts';
+export { jointKey, marksElsewhere, planKey, standingMarks, type JointMark } from './joint-marks.ts';
 export type { WalkMistake } from './walk-slips.ts';

@@ -33,19 +33,36 @@ export function planKey(layout: WindingLayout): string {
   return `${layout.slots}s ${layout.poles}p ${hash.toString(16).padStart(8, '0')}`;
 }
 
-/** The newest mark of every joint of this plan, by joint number; an undone one is as if it had never been made. */
+/** The newest mark of every joint, by plan and joint; an undone one is as if it had never been made. */
+function newestMarks(marks: readonly JointMark[]): JointMark[] {
+  const newest = new Map<string, JointMark>();
+  for (const mark of marks) newest.set(`${mark.plan} ${mark.joint}`, mark);
+  return [...newest.values()].filter((m) => m.mark !== 'undone');
+}
+
+/** The marks that stand, of the joints of this plan, by joint number. */
 export function standingMarks(
   layout: WindingLayout,
   list: ConnectionList,
   marks: readonly JointMark[],
 ): ReadonlyMap<number, JointMark> {
   const plan = planKey(layout);
-  const newest = new Map<string, JointMark>();
-  for (const mark of marks) if (mark.plan === plan) newest.set(mark.joint, mark);
-  const standing = new Map<number, JointMark>();
-  for (const joint of list.joints) {
-    const mark = newest.get(jointKey(joint));
-    if (mark && mark.mark !== 'undone') standing.set(joint.number, mark);
-  }
-  return standing;
+  const byJoint = new Map(newestMarks(marks).flatMap((m) => (m.plan === plan ? [[m.joint, m]] : [])));
+  return new Map(
+    list.joints.flatMap((joint) => {
+      const mark = byJoint.get(jointKey(joint));
+      return mark ? [[joint.number, mark]] : [];
+    }),
+  );
+}
+
+/** How many marks stand on joints that this list does not have: of another winding, or of another way of joining it. */
+export function marksElsewhere(
+  layout: WindingLayout,
+  list: ConnectionList,
+  marks: readonly JointMark[],
+): number {
+  const plan = planKey(layout);
+  const here = new Set(list.joints.map(jointKey));
+  return newestMarks(marks).filter((m) => m.plan !== plan || !here.has(m.joint)).length;
 }
