@@ -48,6 +48,8 @@ export function SearchPlot({
   const sx = scale(x, 58, width - 16);
   const sy = scale(y, height - 44, 26);
   const at = (c: Candidate) => [sx(AXES[x].of(c)), sy(AXES[y].of(c))] as const;
+  const room = haveRoom(shown.map(at));
+  const order = shown.map((_, i) => i).sort((a, b) => Number(room[a]) - Number(room[b]) || b - a);
   const [under, setUnder] = useState<Candidate | null>(null);
   // One path for all dots of a kind: a thousand elements redrawn while the search runs would block the page.
   const dots = (connection: Candidate['connection']) =>
@@ -119,32 +121,35 @@ export function SearchPlot({
           <path d={star} stroke="var(--pencil)" strokeWidth="6.8" />
           <path d={star} stroke="var(--hair)" strokeWidth="5.2" />
         </g>
-        {/* From the last to the first, so that where they crowd the best lies on top. */}
-        {shown.toReversed().map((c, back) => {
-          const i = shown.length - 1 - back;
+        {/* Dots first, then numbers from the last to the first, so that the best lies on top. */}
+        {order.map((i) => {
+          const c = shown[i]!;
           const [cx, cy] = at(c);
           const is = chosen === i;
+          const written = is || room[i];
           return (
             <g key={`best-${i}`} className="cursor-pointer" onClick={() => onChoose(c, i)}>
               <circle
                 cx={cx}
                 cy={cy}
-                r={is ? 10 : 8}
-                fill={is ? 'var(--copper)' : 'var(--paper)'}
+                r={is ? 10 : written ? 8 : 3.6}
+                fill={is ? 'var(--copper)' : written ? 'var(--paper)' : 'var(--ink)'}
                 stroke={is ? 'var(--copper)' : 'var(--ink)'}
                 strokeWidth="1.6"
               />
-              <text
-                x={cx}
-                y={cy + 3.8}
-                fontSize="10.5"
-                fontWeight="700"
-                textAnchor="middle"
-                className="font-fig"
-                fill={is ? 'var(--on-copper)' : 'var(--ink)'}
-              >
-                {i + 1}
-              </text>
+              {written && (
+                <text
+                  x={cx}
+                  y={cy + 3.8}
+                  fontSize="10.5"
+                  fontWeight="700"
+                  textAnchor="middle"
+                  className="font-fig"
+                  fill={is ? 'var(--on-copper)' : 'var(--ink)'}
+                >
+                  {i + 1}
+                </text>
+              )}
             </g>
           );
         })}
@@ -173,8 +178,18 @@ export function SearchPlot({
         )}
       </svg>
       <p className="px-3 text-[13px] text-graphite">
-        Filled dot: star. Open dot: delta. Numbered: the best by rank. Click a dot to choose it.
+        Filled dot: star. Open dot: delta. Numbered or black: the best twelve. Click a dot to choose it.
       </p>
     </>
   );
+}
+
+/** Whether a number fits at each place, the better before the worse. */
+function haveRoom(places: readonly (readonly [number, number])[]): boolean[] {
+  const taken: (readonly [number, number])[] = [];
+  return places.map((p) => {
+    const fits = taken.every((t) => Math.hypot(p[0] - t[0], p[1] - t[1]) > 17);
+    if (fits) taken.push(p);
+    return fits;
+  });
 }
