@@ -51,7 +51,7 @@ export function slotSection(
   shape: SlotShape,
   size: { readonly width: number; readonly height: number },
 ): Scene {
-  const room = { top: 24, bottom: 22, side: 44 };
+  const room = { top: 24, bottom: 28, side: 44 };
   const widest = Math.max(shape.widthTopMm, shape.widthBottomMm);
   const scale = Math.min(
     (size.width - 2 * room.side) / widest,
@@ -75,6 +75,7 @@ export function slotSection(
       [c - (shape.widthBottomMm / 2) * scale, bottom + 11],
       [c + (shape.widthBottomMm / 2) * scale, bottom + 11],
       shape.widthBottomMm.toFixed(1),
+      'below',
     ),
     ...dimension(
       [c + (widest / 2) * scale + 14, room.top],
@@ -93,11 +94,12 @@ export function slotSection(
   return { title: 'The slot', ...size, marks };
 }
 
-/** A dimension line with its ends struck and its figure in mm beside it. */
+/** A dimension line with its ends struck and its figure in mm beside it; a level one's above it or below. */
 function dimension(
   [x0, y0]: readonly [number, number],
   [x1, y1]: readonly [number, number],
   text: string,
+  where: 'above' | 'below' = 'above',
 ): Mark[] {
   const level = y0 === y1;
   return [
@@ -125,7 +127,7 @@ function dimension(
     {
       kind: 'text',
       x: level ? (x0 + x1) / 2 : x0 + 6,
-      y: level ? y0 - 3 : (y0 + y1) / 2 + 4,
+      y: level ? (where === 'above' ? y0 - 3 : y0 + 13) : (y0 + y1) / 2 + 4,
       text,
       size: 12,
       ink: 'ink',

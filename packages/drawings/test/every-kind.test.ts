@@ -327,5 +327,12 @@ describe('pieces to cut', () => {
     const scene = slotSection(cut.value.shape, { width: 210, height: 250 });
     insideTheSheet(scene);
     expect(texts(scene).map((t) => t.text)).toEqual(['9.0', '12.0', '30.0']);
+    // The widths stand outside the slot: above its mouth and below its bottom, a figure's height away.
+    const outline = scene.marks[0]!;
+    const heights =
+      outline.kind === 'path' ? [...outline.d.matchAll(/ ([\d.]+)/g)].map((m) => Number(m[1])) : [];
+    const [mouth, bottom] = texts(scene);
+    expect(mouth!.y).toBeLessThan(Math.min(...heights));
+    expect(bottom!.y - bottom!.size).toBeGreaterThan(Math.max(...heights));
   });
 });
