@@ -31,7 +31,10 @@ describe('the form of a search', () => {
           expect(wish.value.pitches).toContain(Math.max(pitch, wish.value.pitches[0]!));
         },
       ),
+      { numRuns: 400 },
     );
+    // One and a half slots a pole: two thirds of that is more than the slot it spans.
+    expect(beginSearch({ slots: 12, poles: 8 }, 1, 30)).toMatchObject({ spanFrom: '1-2', spanTo: '1-2' });
   });
   it('reads spans as written, and units people bring', () => {
     const wish = readSearch({ ...begun, spanFrom: '8', spanTo: '1 to 10', toothT: '110 kl/in2' });

@@ -38,9 +38,11 @@ export function beginSearch(
   turns: number,
 ): Typed {
   const polePitch = winding.slots / winding.poles;
+  const longest = Math.max(pitch, Math.floor(polePitch), 1);
+  const shortest = Math.min(longest, Math.max(1, Math.ceil(0.67 * polePitch)));
   return {
-    spanFrom: `1-${Math.max(2, Math.ceil(0.67 * polePitch) + 1)}`,
-    spanTo: `1-${Math.max(pitch, Math.floor(polePitch), 1) + 1}`,
+    spanFrom: `1-${shortest + 1}`,
+    spanTo: `1-${longest + 1}`,
     turnsFrom: String(Math.max(1, Math.round(turns * 0.5))),
     turnsTo: String(Math.max(1, Math.round(turns * 4))),
     sizes: '2',
