@@ -23,9 +23,18 @@ export type FloorStep = readonly [
   signedBy: string | null,
 ];
 
-/** PostgreSQL writes `2026-03-18T06:00:00+00:00`; records hold `2026-03-18T06:00:00.000Z`. */
-export const isoOf = (time: string | null): string | null =>
-  time === null ? null : new Date(time).toISOString();
+const UTC = '+00:00';
+
+/**
+ * PostgreSQL writes `2026-03-18T06:00:00.5+00:00`; records hold `2026-03-18T06:00:00.500Z`. A list has hundreds, so an
+ * instant in UTC is only written anew, not read.
+ */
+export function isoOf(time: string | null): string | null {
+  if (time === null) return null;
+  if (time.length < 25 || !time.endsWith(UTC)) return new Date(time).toISOString();
+  const fraction = time.slice(20, -UTC.length);
+  return `${time.slice(0, 19)}.${fraction.padEnd(3, '0').slice(0, 3)}Z`;
+}
 const time = (value: unknown) => isoOf(value as string)!;
 const timeOrNull = (value: unknown) => isoOf(value as string | null);
 
