@@ -24,7 +24,7 @@ export class MotorsController {
 
   @Get('floor')
   floor(@Who() person: Person) {
-    return this.motors.floor(person);
+    return this.motors.floor(person.shopId);
   }
 
   @Get('motors')

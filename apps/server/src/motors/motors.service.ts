@@ -10,6 +10,7 @@ import { judgeMotor, type JudgedMotor } from './motor-file.ts';
 import { MotorsRepository, type FloorRow } from './motors.repository.ts';
 import { openNotes, type FloorNote } from './floor-notes.ts';
 import { isoOf } from './rows-from-json.ts';
+import { shareNext } from './share-next.ts';
 
 export interface FloorMotor {
   readonly motor: FloorRow['motor'];
@@ -23,26 +24,14 @@ const ON_THE_LINE = new Set(['strip', 'varnish', 'cure', 'check', 'test', 'balan
 
 @Injectable()
 export class MotorsService {
+  /** Everybody's first view, asked anew by every screen with every change. */
+  readonly floor: (shopId: string) => Promise<FloorMotor[]>;
+
   constructor(
     private readonly motors: MotorsRepository,
     private readonly writer: Writer,
-  ) {}
-
-  async floor(person: Person): Promise<FloorMotor[]> {
-    const rows = await this.motors.floor(person.shopId);
-    const since = Date.now() - DAY;
-    return rows.map((row) => ({
-      motor: row.motor,
-      recent: row.steps
-        .filter(
-          (s) =>
-            ON_THE_LINE.has(s.station) &&
-            s.takenAt &&
-            (!s.signedAt || new Date(s.signedAt).getTime() > since),
-        )
-        .map((s) => ({ ...s, takenAt: isoOf(s.takenAt), signedAt: isoOf(s.signedAt) })),
-      notes: openNotes(row),
-    }));
+  ) {
+    this.floor = shareNext(async (shopId) => floorOf(await this.motors.floor(shopId)));
   }
 
   find(person: Person, words: string, after: string | null, limit: number) {
@@ -89,6 +78,20 @@ export class MotorsService {
       return after;
     });
   }
+}
+
+function floorOf(rows: readonly FloorRow[]): FloorMotor[] {
+  const since = Date.now() - DAY;
+  return rows.map((row) => ({
+    motor: row.motor,
+    recent: row.steps
+      .filter(
+        (s) =>
+          ON_THE_LINE.has(s.station) && s.takenAt && (!s.signedAt || new Date(s.signedAt).getTime() > since),
+      )
+      .map((s) => ({ ...s, takenAt: isoOf(s.takenAt), signedAt: isoOf(s.signedAt) })),
+    notes: openNotes(row),
+  }));
 }
 
 function refuseWrongPlate(entry: MotorEntry) {
