@@ -181,6 +181,15 @@ describe('a mistake', () => {
     expect(several).toBeGreaterThan(10);
   });
 
+  it('of a group without a field is not called a reversal', () => {
+    const right = expectedWalk(layout, list, 'all');
+    const { state, wrongGroups, explanations } = judgeWalk(layout, list, 'all', right.with(3, '0'));
+    expect([state, wrongGroups]).toEqual(['wrong', [4]]);
+    expect(explanations.map((e) => e.kind)).not.toContain('group-reversed');
+    expect(explanations[0]).toMatchObject({ kind: 'no-field', groups: [4] });
+    expect(explanations[0]!.joints.length).toBeGreaterThan(0);
+  });
+
   it('too large for an explanation is not explained away', () => {
     const large = lap(96, 8, 10);
     const joints = connected(large, 1);

@@ -183,30 +183,13 @@ export function sceneChanges(before: Scene, after: Scene): MarkChange[] | null {
 }
 
 function same(a: Mark, b: Mark): boolean {
-  if (a.kind === 'path')
-    return (
-      b.kind === 'path' &&
-      a.d === b.d &&
-      a.fill === b.fill &&
-      a.stroke === b.stroke &&
-      a.width === b.width &&
-      a.dash === b.dash &&
-      a.through === b.through &&
-      a.of === b.of
-    );
-  return (
-    b.kind === 'text' &&
-    a.x === b.x &&
-    a.y === b.y &&
-    a.text === b.text &&
-    a.size === b.size &&
-    a.ink === b.ink &&
-    a.face === b.face &&
-    a.bold === b.bold &&
-    a.anchor === b.anchor &&
-    a.through === b.through &&
-    a.of === b.of
-  );
+  const [one, two] = [a, b] as unknown as readonly [
+    Readonly<Record<string, unknown>>,
+    Readonly<Record<string, unknown>>,
+  ];
+  for (const key in one) if (one[key] !== two[key]) return false;
+  for (const key in two) if (!(key in one)) return false;
+  return true;
 }
 
 /** A stand-alone SVG file. */

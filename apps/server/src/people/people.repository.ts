@@ -4,15 +4,17 @@ import { Database, type Db } from '../database/database.ts';
 import { people, sessions, shops } from '../database/schema.ts';
 import type { Person, Role } from './person.ts';
 
+const PERSON = {
+  id: people.id,
+  shopId: people.shopId,
+  shop: shops.name,
+  name: people.name,
+  role: people.role,
+};
+
 const sessionQuery = (db: Db) =>
   db
-    .select({
-      id: people.id,
-      shopId: people.shopId,
-      shop: shops.name,
-      name: people.name,
-      role: people.role,
-    })
+    .select(PERSON)
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
     .innerJoin(shops, eq(shops.id, people.shopId))
@@ -30,11 +32,7 @@ export class PeopleRepository {
   async byName(name: string) {
     const [row] = await this.database.db
       .select({
-        id: people.id,
-        shopId: people.shopId,
-        shop: shops.name,
-        name: people.name,
-        role: people.role,
+        ...PERSON,
         pinHash: people.pinHash,
         lockedUntil: people.lockedUntil,
       })

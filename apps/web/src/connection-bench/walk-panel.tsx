@@ -115,9 +115,11 @@ export function WalkPanel({
                       ? 'Two groups changed places'
                       : best.kind === 'jumper-misplaced'
                         ? 'Two ends changed over'
-                        : best.mistakes <= 6
+                        : best.kind === 'several'
                           ? `${best.mistakes} slips together`
-                          : 'Many groups read wrong'}
+                          : best.kind === 'no-field'
+                            ? 'No field there'
+                            : 'Read wrong, and no few slips explain it'}
             </b>
           </p>
           {judged.explanations.map((e, i) => (

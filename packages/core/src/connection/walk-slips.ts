@@ -10,7 +10,9 @@ export interface WalkMistake {
     | 'circuit-reversed'
     | 'jumper-misplaced'
     | 'groups-exchanged'
-    | 'several';
+    | 'several'
+    | 'no-field'
+    | 'unexplained';
   readonly message: string;
   /** Joints to open. */
   readonly joints: readonly number[];
@@ -48,14 +50,25 @@ export function explainWalk(
   wrong: readonly number[],
   showing: (joints: readonly Joint[]) => readonly WalkReading[],
 ): WalkMistake[] {
+  const names = (groups: readonly number[]) => groups.map((n) => layout.groups[n - 1]!.name).join(', ');
   const reversals = reversalsOf(layout, list);
-  const asOne = reversals.all.filter((r) => covers(r.groups, wrong, seen));
+  // A reversed group shows the other pole; one without a field, or with one where none is fed, is not reversed.
+  const other = stillWrong(showing(list.joints), seen);
+  const asOne = other ? reversals.all.filter((r) => covers(r.groups, other, seen)) : [];
   if (asOne.length) return best(asOne.map(alone));
 
   const together: WalkMistake[] = [];
-  const cover = reversals.cover(wrong, seen);
-  const most = Math.min(cover.length, MOST);
-  if (cover.length <= MOST) together.push(joined(layout, cover));
+  if (wrong.every((n) => seen[n - 1] === '0'))
+    together.push({
+      kind: 'no-field',
+      message: `${names(wrong)}: no field where one must be. A joint is open there, or the current does not reach it.`,
+      joints: jointsAt(list, wrong),
+      groups: [...wrong],
+      mistakes: 1,
+    });
+  const cover = other ? reversals.cover(other, seen) : null;
+  const most = Math.min(cover?.length ?? MOST, MOST);
+  if (cover && cover.length <= MOST) together.push(joined(layout, cover));
   for (const exchange of [...exchangesOf(layout, list, wrong), ...endsOf(layout, list, wrong)]) {
     const left = stillWrong(showing(remake(list.joints, exchange.as)), seen);
     if (left === null) continue;
@@ -71,8 +84,8 @@ export function explainWalk(
   }
   return [
     {
-      kind: 'several',
-      message: `${wrong.map((n) => layout.groups[n - 1]!.name).join(', ')} read wrong; no few slips explain that. Open and check their joints one by one.`,
+      kind: 'unexplained',
+      message: `${names(wrong)} read wrong; no few slips explain that. Open and check their joints one by one.`,
       joints: jointsAt(list, wrong),
       groups: [...wrong],
       mistakes: wrong.length,
@@ -81,7 +94,14 @@ export function explainWalk(
 }
 
 const best = (list: readonly WalkMistake[]) =>
-  list.toSorted((a, b) => a.mistakes - b.mistakes || a.joints.length - b.joints.length).slice(0, 4);
+  list
+    .toSorted(
+      (a, b) =>
+        Number(b.kind === 'no-field') - Number(a.kind === 'no-field') ||
+        a.mistakes - b.mistakes ||
+        a.joints.length - b.joints.length,
+    )
+    .slice(0, 4);
 
 const alone = ({ kind, message, joints, groups }: Slip): WalkMistake => ({
   kind,

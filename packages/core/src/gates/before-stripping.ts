@@ -2,6 +2,7 @@
 import { finding, type Finding } from '../quantity/index.ts';
 import { gateState, type GateFacts, type GateState } from './gate.ts';
 
+/** Source: what must be known before the winding is out: common practice, no source. */
 export function beforeStripping(facts: GateFacts): GateState {
   const { card } = facts;
   const missing = card.missing.map((m): Finding =>
