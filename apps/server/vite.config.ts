@@ -10,7 +10,7 @@ export default defineConfig({
     target: 'node20',
     sourcemap: true,
     minify: false,
-    rolldownOptions: { input: { main: 'src/main.ts', cli: 'src/cli.ts' } },
+    rolldownOptions: { input: { main: 'src/main.ts', cli: 'src/cli.ts', worker: 'src/heavy/worker.ts' } },
   },
   test: {
     name: 'server',

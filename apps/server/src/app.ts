@@ -1,21 +1,27 @@
 /** Puts the application together; the same for serving and for the tests. */
-import { type DynamicModule, Get, Module, Controller, RequestMethod } from '@nestjs/common';
+import { type DynamicModule, Module, RequestMethod } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
+import type { Server } from 'node:http';
 import { cleanupOpenApiDoc, ZodValidationPipe } from 'nestjs-zod';
+import { CalculateModule } from './calculate/calculate.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
+import { HealthController } from './health/health.controller.ts';
+import { HeavyModule } from './heavy/heavy.module.ts';
+import { neverStored, onlyOurs, readBody } from './http/front.ts';
+import { underApi } from './http/open.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
+import { Problem, sendProblem } from './http/problem.ts';
 import { LiveModule } from './live/live.module.ts';
 import { MotorsModule } from './motors/motors.module.ts';
 import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
-import { ReckonModule } from './reckon/reckon.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
@@ -25,17 +31,17 @@ import { WindingsModule } from './windings/windings.module.ts';
 export interface AppSettings {
   readonly databaseUrl: string;
   readonly fontFolder: string;
+  /** The built worker. */
+  readonly workerFile: string;
   /** Built web application; absent in tests of the API alone. */
   readonly webFolder?: string;
   readonly quiet?: boolean;
-}
-
-@Controller('health')
-class HealthController {
-  @Get()
-  health() {
-    return { norther: 'alive' };
-  }
+  /** Names this server answers to, without port; null answers to all. */
+  readonly hosts: readonly string[] | null;
+  /** Certificate and key of its own, when it serves TLS itself. */
+  readonly tls?: { readonly key: string; readonly cert: string };
+  /** A proxy before it does TLS and says who asks. */
+  readonly behindProxy?: boolean;
 }
 
 @Module({})
@@ -45,8 +51,9 @@ class AppModule {
       module: AppModule,
       imports: [
         DatabaseModule.at(s.databaseUrl),
+        HeavyModule.with(s.workerFile),
         LiveModule.at(s.databaseUrl),
-        PeopleModule,
+        PeopleModule.with(s.tls !== undefined || s.behindProxy === true),
         MotorsModule,
         WindingsModule,
         TracksModule,
@@ -54,7 +61,7 @@ class AppModule {
         StoresModule,
         ExchangeModule,
         ReportsModule.at(s.fontFolder),
-        ReckonModule,
+        CalculateModule,
       ],
       controllers: [HealthController],
     };
@@ -65,17 +72,25 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), {
     logger: settings.quiet ? ['error'] : ['error', 'warn'],
     bodyParser: false,
+    ...(settings.tls ? { httpsOptions: { ...settings.tls } } : {}),
   });
-  app.useBodyParser('json', { limit: '20mb' });
+  limitSlowness(app.getHttpServer() as Server);
+  app.set('case sensitive routing', true);
+  app.set('trust proxy', settings.behindProxy ? 'loopback, uniquelocal' : false);
+  app.set('query parser', 'simple');
+  const encrypted = settings.tls !== undefined || settings.behindProxy === true;
   app.use(
     helmet({
-      // Served over plain http in the workshop's own network: no forced upgrade to https.
-      contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } },
-      strictTransportSecurity: false,
+      // Plain http on loopback only; there nothing is to be upgraded.
+      contentSecurityPolicy: { directives: { upgradeInsecureRequests: encrypted ? [] : null } },
+      strictTransportSecurity: encrypted,
     }),
   );
+  app.use(onlyOurs(settings.hosts));
+  app.use(neverStored);
   app.use(compression({ filter: (req, res) => req.path !== '/api/live' && compression.filter(req, res) }));
   app.use(requireSession(app.get(PeopleService)));
+  app.use(readBody);
   app.setGlobalPrefix('api', { exclude: [{ path: '/', method: RequestMethod.GET }] });
   app.useGlobalPipes(new ZodValidationPipe());
   app.useGlobalFilters(new ProblemFilter());
@@ -85,20 +100,32 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
     .setVersion('1')
     .build();
   SwaggerModule.setup('api/docs', app, () => cleanupOpenApiDoc(SwaggerModule.createDocument(app, contract)));
-  if (settings.webFolder) {
-    const root = settings.webFolder;
-    app.useStaticAssets(root, {
-      setHeaders: (res, path) => {
-        // Built files carry their hash in their name.
-        (res as Response).setHeader(
-          'Cache-Control',
-          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-        );
-      },
-    });
-    app.use((req: Request, res: Response, next: NextFunction) =>
-      req.method === 'GET' && !req.path.startsWith('/api') ? res.sendFile('index.html', { root }) : next(),
-    );
-  }
+  if (settings.webFolder) serveWeb(app, settings.webFolder);
   return app;
+}
+
+/** Who sends slowly, or sends nothing, does not keep a connection for ever. */
+function limitSlowness(server: Server) {
+  server.headersTimeout = 10_000;
+  server.requestTimeout = 60_000;
+  server.keepAliveTimeout = 20_000;
+  server.maxConnections = 2000;
+}
+
+function serveWeb(app: NestExpressApplication, root: string) {
+  app.useStaticAssets(root, {
+    setHeaders: (res, path) => {
+      // Built files carry their hash in their name.
+      (res as Response).setHeader(
+        'Cache-Control',
+        path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      );
+    },
+  });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (underApi(request)) return next();
+    if (request.method !== 'GET' && request.method !== 'HEAD')
+      return sendProblem(response, new Problem(405, 'Only reading is possible here.'));
+    response.sendFile('index.html', { root, headers: { 'Cache-Control': 'no-cache' } });
+  });
 }

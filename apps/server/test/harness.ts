@@ -10,6 +10,16 @@ import { DEMO_PEOPLE, loadDemo } from '../src/demo/load-demo.ts';
 const path = (p: string) => fileURLToPath(new URL(p, import.meta.url));
 export const MIGRATIONS = path('../drizzle');
 export const FONTS = path('../../../packages/fonts/files');
+/** Built by npm test, and by npm run build. */
+export const WORKER = path('../dist/worker.js');
+export const appOn = (databaseUrl: string) =>
+  makeApp({
+    databaseUrl,
+    fontFolder: FONTS,
+    workerFile: WORKER,
+    quiet: true,
+    hosts: ['127.0.0.1', 'localhost'],
+  });
 
 function template(name: string): string {
   const value = process.env[name];
@@ -96,7 +106,7 @@ export async function signIn(base: string, name: string): Promise<Caller> {
 
 export async function startServer(options: { empty?: boolean } = {}) {
   const database = await makeDatabase(options);
-  const app = await makeApp({ databaseUrl: database.appUrl, fontFolder: FONTS, quiet: true });
+  const app = await appOn(database.appUrl);
   await app.listen(0, '127.0.0.1');
   const base = (await app.getUrl()).replace('[::1]', '127.0.0.1');
   return {

@@ -1,5 +1,6 @@
 /** Joints ticked, reels and settings: kept with who and when, refused in words, never changed behind anybody's back. */
 import { randomUUID } from 'node:crypto';
+import { layOut, planKey } from '@norther/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import pg from 'pg';
 import { startServer } from './harness.ts';
@@ -34,7 +35,22 @@ beforeAll(async () => {
 afterAll(() => shop.stop());
 
 describe('a joint', () => {
-  const entry = { plan: '36s 4p 0', joint: '1f 4f', mark: 'made', note: '' };
+  const plan = (() => {
+    const made = layOut({ slots: 36, poles: 4, pitch: 7 });
+    if (!made.ok) throw new Error('this lap winding can be laid out');
+    return planKey(made.value);
+  })();
+  const entry = { plan, joint: '1f 4f', mark: 'made', note: '' };
+  it('of another plan, or that the plan does not have, is refused', async () => {
+    for (const other of [{ plan: '36s 4p 0' }, { joint: '1f 2f' }]) {
+      const answer = await shop.winder.post<{ findings: { code: string }[] }>('motors/6001/joints', {
+        ...entry,
+        ...other,
+      });
+      expect(answer.status).toBe(409);
+      expect(answer.body.findings[0]!.code).toBe('joint.not-in-plan');
+    }
+  });
   it('is marked once for its write id, and every mark stays', async () => {
     const id = randomUUID();
     const first = await shop.winder.post<{ id: string }>('motors/6001/joints', entry, id);
@@ -62,7 +78,7 @@ describe('a joint', () => {
   it('goes out with the record and comes in again', async () => {
     const out = await shop.lead.get<Record<string, unknown>>('motors/6001/record.json');
     expect(out.body['jointMarks']).toHaveLength(3);
-    expect(out.body['version']).toBe(2);
+    expect(out.body['version']).toBe(3);
   });
 });
 
@@ -85,8 +101,14 @@ describe('reels', () => {
     });
     expect(stale.status).toBe(409);
     expect(stale.body.current.massKg).toBe(12);
-    expect((await shop.winder.call('DELETE', `shop/reels/${made.body.id}`)).status).toBe(200);
-    expect((await shop.winder.get<{ reels: object[] }>('shop')).body.reels).toHaveLength(0);
+    const retire = (version: number) => shop.winder.post(`shop/reels/${made.body.id}/retire`, { version });
+    expect((await retire(1)).status).toBe(409);
+    expect((await retire(2)).status).toBe(200);
+    const { reels, retired } = (await shop.winder.get<{ reels: object[]; retired: object[] }>('shop')).body;
+    expect([reels.length, retired.length]).toEqual([0, 1]);
+    // Retired, not gone: its name is still its own, and it can come back.
+    expect((await shop.winder.post('shop/reels', reel)).status).toBe(409);
+    expect((await shop.winder.post(`shop/reels/${made.body.id}/restore`, { version: 3 })).status).toBe(200);
   });
   it.each([
     [{ ...reel, bareDiameterMm: 40 }, /at most 6 mm/],

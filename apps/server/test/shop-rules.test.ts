@@ -4,10 +4,9 @@ import { inflateSync } from 'node:zlib';
 import { TEST_KINDS } from '@norther/core';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { makeApp } from '../src/app.ts';
 import { migrateDatabase } from '../src/database/migrate.ts';
 import { uuidV7 } from '../src/database/uuid-v7.ts';
-import { Caller, FONTS, MIGRATIONS, QUARRY, QUARRY_CARD, signIn, startServer } from './harness.ts';
+import { appOn, Caller, MIGRATIONS, QUARRY, QUARRY_CARD, signIn, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;
 beforeAll(async () => {
@@ -41,10 +40,11 @@ describe('ids', () => {
 describe('signing in', () => {
   it('takes the name in any case, and ends with signing out', async () => {
     const caller = await signIn(s.base, 'Asta Velle');
-    expect((await caller.get<{ name: string; role: string; shop: string }>('session')).body).toEqual({
+    expect((await caller.get<{ name: string; role: string; shop: string }>('session')).body).toMatchObject({
       name: 'Asta Velle',
       role: 'winder',
       shop: 'Skarnholt Motor Works',
+      demo: true,
     });
     expect((await caller.call('DELETE', 'session')).status).toBe(204);
     expect((await caller.get('session')).status).toBe(401);
@@ -68,7 +68,7 @@ describe('signing in', () => {
     expect((await s.nobody.post('session', { name: 'Jon Rie', pin: '1732' })).status).toBe(429);
     const db = new pg.Client({ connectionString: s.database.ownerUrl });
     await db.connect();
-    await db.query(`update people set locked_until = now() - interval '1 second' where name = 'Jon Rie'`);
+    await db.query(`update sign_in_tries set wait_until = now() - interval '1 second'`);
     await db.end();
     expect((await s.nobody.post('session', { name: 'Jon Rie', pin: '1732' })).status).toBe(200);
   });
@@ -91,7 +91,7 @@ describe('finding', () => {
 
 describe('several servers, one shop', () => {
   it('a second server knows the session, the motor, and hears of changes made at the first', async () => {
-    const app = await makeApp({ databaseUrl: s.database.appUrl, fontFolder: FONTS, quiet: true });
+    const app = await appOn(s.database.appUrl);
     await app.listen(0, '127.0.0.1');
     const base = await app.getUrl();
     const cookie = (s.lead as unknown as { cookie: string }).cookie;
@@ -235,6 +235,10 @@ describe('readings', () => {
     const before = await planned();
     // One circuit instead of two: four times the resistance.
     await s.winder.put('motors/P-1/windings/proposed', { typed: { circuits: '1' }, version: 0 });
+    expect(await planned()).toBe(before);
+    // It is the plan when a lead says so, not when a winder kept it.
+    expect((await s.winder.post('motors/P-1/windings/proposed/release', { version: 1 })).status).toBe(403);
+    expect((await s.lead.post('motors/P-1/windings/proposed/release', { version: 1 })).status).toBe(200);
     const after = await planned();
     expect((100 + before) / (100 + after)).toBeCloseTo(4, 6);
   });

@@ -1,4 +1,5 @@
 /** The trade's computation. Everything a view, the server or a script may use; nothing here does input or output. */
+export { CORE_VERSION } from './version.ts';
 export * from './quantity/index.ts';
 export * from './units/index.ts';
 export * from './fields/index.ts';
@@ -8,9 +9,6 @@ export * from './winding/index.ts';
 export * from './connection/index.ts';
 export * from './field/index.ts';
 export * from './analysis/index.ts';
-
-/** Written into every issued document beside its figures. */
-export const CORE_VERSION = '0.2.0';
 export * from './data-card/index.ts';
 export * from './redesign/index.ts';
 export * from './insulation/index.ts';
@@ -21,3 +19,4 @@ export * from './balance/index.ts';
 export * from './route/index.ts';
 export * from './gates/index.ts';
 export * from './verdict/index.ts';
+export * from './visit/index.ts';

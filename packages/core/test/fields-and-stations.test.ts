@@ -200,7 +200,16 @@ describe('the way through the stations', () => {
           const next = open[(picks[i % picks.length] ?? 0) % open.length]!;
           for (const before of requiredBefore(next)) expect(signed(before)).toBe(true);
           const at = new Date(Date.UTC(2026, 0, 1, i)).toISOString();
-          steps.push({ station: next, takenAt: at, takenBy: 'A', signedAt: at, signedBy: 'A' });
+          steps.push({
+            station: next,
+            takenAt: at,
+            takenBy: 'A',
+            signedAt: at,
+            signedBy: 'A',
+            takenOrder: null,
+            signedOrder: null,
+            reopenedOrder: null,
+          });
         }
         expect(standingOf(steps, []).phase).toBe('gone');
       }),

@@ -32,6 +32,9 @@ function work(picks: readonly number[]): StepRecord[] {
       takenBy: 'Olav Tindal',
       signedAt: at(minute),
       signedBy: 'Olav Tindal',
+      takenOrder: 2 * minute + 1,
+      signedOrder: 2 * minute + 2,
+      reopenedOrder: null,
     });
   }
   return steps;

@@ -299,6 +299,9 @@ const signed = (...ids: string[]): StepRecord[] =>
     takenBy: 'A',
     signedAt: at(i + 1),
     signedBy: 'A',
+    takenOrder: 2 * i + 1,
+    signedOrder: 2 * i + 2,
+    reopenedOrder: null,
   }));
 const hold = (body: HoldRecord['body']): HoldRecord => ({
   body,
@@ -357,6 +360,7 @@ describe('gates and verdict', () => {
     kind,
     stage,
     judgement: judged(kind, typed, more),
+    voided: null,
   });
   const insulation = { testVoltage: '500', oneMinute: '640', temperature: '22' };
   const ohm = checked.analysis!.figures.lineResistance25!.value.toPrecision(5);

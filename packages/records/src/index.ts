@@ -3,6 +3,8 @@ export * from './shapes.ts';
 export * from './motor-record.ts';
 export * from './work-records.ts';
 export * from './motor-document.ts';
+export { impossibleIn } from './impossible.ts';
 export * from './winding-document.ts';
 export * from './shop-records.ts';
+export * from './people-records.ts';
 export { readOvenLog } from './oven-log-csv.ts';

@@ -1,6 +1,6 @@
 /** A motor as it is listed and opened: identity, plate, promise. */
 import { z } from 'zod';
-import { Id, Instant, TypedFields } from './shapes.ts';
+import { Id, Instant, TypedFields, Version } from './shapes.ts';
 
 const line = (most: number) => z.string().trim().max(most);
 
@@ -25,12 +25,14 @@ export const MotorRecord = MotorEntry.extend({
   id: Id,
   arrivedAt: Instant,
   shippedAt: Instant.nullable(),
-  version: z.int(),
+  /** Taken in by mistake: kept, and off the floor. */
+  withdrawnAt: Instant.nullable(),
+  version: Version,
 });
 export type MotorRecord = z.infer<typeof MotorRecord>;
 
 export const MotorChange = MotorEntry.omit({ number: true }).extend({
-  version: z.int(),
+  version: Version,
   why: z.string().trim().max(500).default(''),
 });
 export type MotorChange = z.infer<typeof MotorChange>;

@@ -2,12 +2,42 @@
 import { GATE_IDS, STATIONS, TEST_KIND_IDS, STAGES } from '@norther/core';
 import { z } from 'zod';
 
+/** More than any form has, so that a record stays a record. */
+const MOST_FIELDS = 150;
+const MOST_TYPED = 20_000;
+const MOST_JSON = 60_000;
+
+/** Any JSON of a size that a record may carry. */
+export const SmallJson = z
+  .unknown()
+  .refine(
+    (v) => v === undefined || JSON.stringify(v).length <= MOST_JSON,
+    `At most ${MOST_JSON} characters.`,
+  );
 export const Id = z.uuid();
-export const Instant = z.iso.datetime({ offset: true });
+/** A time people live in: a database and a calendar both know it. */
+export const Instant = z.iso
+  .datetime({ offset: true, error: 'A date and time such as 2026-03-18T06:00:00Z.' })
+  .refine((t) => {
+    const year = new Date(t).getUTCFullYear();
+    return year >= 1970 && year <= 2200;
+  }, 'The year lies between 1970 and 2200.');
+/** A version of a stored record. */
+export const Version = z.int().min(0).max(2_000_000_000);
+/** The version of what was looked at when it was decided upon. */
+export const SeenVersion = z.object({ version: Version });
 /** What a person typed, by field id, with whatever unit was typed. */
-export const TypedFields = z.record(z.string().max(40), z.string().max(6000));
+export const TypedFields = z
+  .record(z.string().max(40), z.string().max(6000))
+  .refine((t) => Object.keys(t).length <= MOST_FIELDS, `A form has at most ${MOST_FIELDS} fields.`)
+  .refine(
+    (t) => Object.values(t).reduce((n, v) => n + v.length, 0) <= MOST_TYPED,
+    `All that is typed into one form is at most ${MOST_TYPED} characters.`,
+  );
 /** The same as read: numbers in stored units, texts and choices as they are. */
-export const ReadValues = z.record(z.string(), z.unknown());
+export const ReadValues = z
+  .record(z.string(), z.unknown())
+  .refine((v) => JSON.stringify(v).length <= MOST_JSON, `At most ${MOST_JSON} characters.`);
 export const BodyName = z.enum(['stator', 'rotor', 'motor']);
 export const StationName = z.enum(STATIONS.map((s) => s.id) as [string, ...string[]]);
 export const GateName = z.enum(GATE_IDS as [string, ...string[]]);

@@ -1,7 +1,7 @@
 /** What belongs to the shop rather than to a motor: reels of wire and settings. */
 import type { Reel } from '@norther/core';
 import { z } from 'zod';
-import { Id, TypedFields } from './shapes.ts';
+import { Id, Instant, TypedFields, Version } from './shapes.ts';
 
 export const ReelEntry = z.object({
   name: z.string().trim().min(1, 'Give the reel its number or name.').max(40),
@@ -11,18 +11,28 @@ export const ReelEntry = z.object({
   massKg: z.number().min(0, 'A reel holds 0 kg or more.').max(1000),
 });
 export type ReelEntry = z.infer<typeof ReelEntry>;
-export const ReelRecord = ReelEntry.extend({ id: Id, version: z.int() });
+export const ReelRecord = ReelEntry.extend({
+  id: Id,
+  /** Used up or gone: kept on record, no longer in stock. */
+  retiredAt: Instant.nullable(),
+  version: Version,
+});
 export type ReelRecord = z.infer<typeof ReelRecord>;
-export const ReelChange = ReelEntry.extend({ version: z.int() });
+export const ReelChange = ReelEntry.extend({ version: Version });
 
-export const SettingsRecord = z.object({ typed: TypedFields, version: z.int() });
+export const SettingsRecord = z.object({ typed: TypedFields, version: Version });
 export type SettingsRecord = z.infer<typeof SettingsRecord>;
 
 /** Everything of the shop that sheets of a motor need. */
-export const ShopRecord = z.object({ settings: SettingsRecord, reels: z.array(ReelRecord) });
+export const ShopRecord = z.object({
+  settings: SettingsRecord,
+  /** In stock. */
+  reels: z.array(ReelRecord),
+  retired: z.array(ReelRecord),
+});
 export type ShopRecord = z.infer<typeof ShopRecord>;
 
-/** Reels as the core reckons with them. */
+/** Reels as the core takes them. */
 export const stockOf = (reels: readonly ReelRecord[]): Reel[] =>
   reels.map((r) => ({
     id: r.name,

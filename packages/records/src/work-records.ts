@@ -7,29 +7,39 @@ import {
   Instant,
   LogPoints,
   ReadValues,
+  SmallJson,
   Reason,
   StageName,
   StationName,
   TestKindName,
   TypedFields,
   WindingRole,
+  Version,
 } from './shapes.ts';
+
+/** Place in the order of all that happened to a motor; one a thing, rising; times are only shown. */
+const Order = z.int().min(0);
 
 export const WindingRecord = z.object({
   id: Id,
   role: WindingRole,
   typed: TypedFields,
   values: ReadValues,
-  version: z.int(),
+  version: Version,
   changedAt: Instant,
   changedBy: z.string(),
+  /** When it last became another winding. */
+  planOrder: Order,
+  /** Of a proposal: the lead who made it the plan. */
+  releasedAt: Instant.nullable(),
+  releasedBy: z.string().nullable(),
 });
 export type WindingRecord = z.infer<typeof WindingRecord>;
 
 export const WindingChange = z.object({
   typed: TypedFields,
   /** 0 when there is none yet. */
-  version: z.int().min(0),
+  version: Version,
   why: z.string().trim().max(500).default(''),
 });
 export type WindingChange = z.infer<typeof WindingChange>;
@@ -42,11 +52,21 @@ export const StepRecord = z.object({
   takenBy: z.string().nullable(),
   signedAt: Instant.nullable(),
   signedBy: z.string().nullable(),
-  version: z.int(),
+  takenOrder: Order.nullable(),
+  signedOrder: Order.nullable(),
+  reopenedOrder: Order.nullable(),
+  version: Version,
 });
 export type StepRecord = z.infer<typeof StepRecord>;
 
-export const SignStep = z.object({ typed: TypedFields.default({}) });
+export const SignStep = z.object({
+  typed: TypedFields.default({}),
+  /** A lead may sign although something is missing, with a written reason. */
+  why: z.string().trim().max(500).default(''),
+});
+
+/** What a signed station recorded, corrected with a reason. */
+export const AmendStep = z.object({ typed: TypedFields, reason: Reason, version: Version });
 
 export const HoldRecord = z.object({
   id: Id,
@@ -57,6 +77,7 @@ export const HoldRecord = z.object({
   clearedAt: Instant.nullable(),
   clearedBy: z.string().nullable(),
   clearReason: z.string().nullable(),
+  order: Order,
 });
 export type HoldRecord = z.infer<typeof HoldRecord>;
 export const RaiseHold = z.object({ body: BodyName, reason: Reason });
@@ -68,6 +89,7 @@ export const GatePassRecord = z.object({
   reason: z.string(),
   at: Instant,
   by: z.string(),
+  order: Order,
 });
 export type GatePassRecord = z.infer<typeof GatePassRecord>;
 
@@ -84,6 +106,9 @@ export const ReadingRecord = ReadingEntry.extend({
   values: ReadValues,
   takenAt: Instant,
   takenBy: z.string(),
+  order: Order,
+  /** Taken back: it stays readable and counts no more. */
+  withdrawn: z.object({ reason: z.string(), at: Instant, by: z.string() }).nullable(),
 });
 export type ReadingRecord = z.infer<typeof ReadingRecord>;
 
@@ -92,10 +117,10 @@ export const EventRecord = z.object({
   at: Instant,
   who: z.string(),
   what: z.string(),
-  before: z.unknown().nullable(),
-  after: z.unknown().nullable(),
+  before: SmallJson.nullable(),
+  after: SmallJson.nullable(),
   why: z.string(),
-  writeId: z.string(),
+  order: Order,
 });
 export type EventRecord = z.infer<typeof EventRecord>;
 
@@ -109,5 +134,5 @@ export const JointMarkEntry = z.object({
   note: z.string().trim().max(300).default(''),
 });
 export type JointMarkEntry = z.infer<typeof JointMarkEntry>;
-export const JointMarkRecord = JointMarkEntry.extend({ id: Id, at: Instant, by: z.string() });
+export const JointMarkRecord = JointMarkEntry.extend({ id: Id, at: Instant, by: z.string(), order: Order });
 export type JointMarkRecord = z.infer<typeof JointMarkRecord>;

@@ -1,5 +1,5 @@
 import { type DynamicModule, Global, Module } from '@nestjs/common';
-import { Database, makePool, POOL } from './database.ts';
+import { Database, DATABASE_URL, makePool, POOL } from './database.ts';
 import { Writer } from './write.ts';
 
 @Global()
@@ -8,8 +8,13 @@ export class DatabaseModule {
   static at(url: string): DynamicModule {
     return {
       module: DatabaseModule,
-      providers: [{ provide: POOL, useFactory: () => makePool(url) }, Database, Writer],
-      exports: [Database, Writer],
+      providers: [
+        { provide: DATABASE_URL, useValue: url },
+        { provide: POOL, useFactory: () => makePool(url) },
+        Database,
+        Writer,
+      ],
+      exports: [Database, Writer, DATABASE_URL],
     };
   }
 }

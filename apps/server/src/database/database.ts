@@ -5,12 +5,22 @@ import pg from 'pg';
 import * as schema from './schema.ts';
 
 export const POOL = Symbol('pool');
+export const DATABASE_URL = Symbol('database url');
 export type Db = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 /** A database that restarts breaks its connections; the pool opens new ones, the server must not fall over it. */
-export function makePool(url: string): pg.Pool {
-  const pool = new pg.Pool({ connectionString: url, max: 12, idleTimeoutMillis: 30_000 });
+export function makePool(url: string, max = 12): pg.Pool {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max,
+    idleTimeoutMillis: 30_000,
+    // Who waits longer is told to come back; nobody waits for ever.
+    connectionTimeoutMillis: 5000,
+    statement_timeout: 30_000,
+    lock_timeout: 10_000,
+    idle_in_transaction_session_timeout: 30_000,
+  });
   const log = new Logger('database');
   const lost = (error: Error) => log.warn(`connection lost (${error.message})`);
   pool.on('error', lost);

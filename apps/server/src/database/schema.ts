@@ -1,5 +1,11 @@
-/** Tables. Every root row carries its shop; ids are UUID v7, so they sort by time and need no central counter. */
+/**
+ * Tables. Every root row carries its shop; ids are UUID v7 and need no central counter. What happened first is told by a
+ * number from one sequence of the database, never by a clock: clocks are set back.
+ */
+import type { LogPoint } from '@norther/core';
+import { sql } from 'drizzle-orm';
 import {
+  bigint,
   boolean,
   doublePrecision,
   index,
@@ -15,10 +21,15 @@ import {
 
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3 });
 type Fields = Record<string, string>;
+/** Place in the order of all that happened; the database gives it, under the motor's lock. */
+const HAPPENED = sql`nextval('happened')`;
+const order = (name: string) => bigint(name, { mode: 'number' });
 
 export const shops = pgTable('shops', {
   id: uuid('id').primaryKey(),
   name: text('name').notNull(),
+  /** Hash of the one-time word with which the first lead is entered; null once there are people. */
+  setupHash: text('setup_hash'),
 });
 
 export const people = pgTable(
@@ -31,9 +42,25 @@ export const people = pgTable(
     pinHash: text('pin_hash').notNull(),
     failedTries: integer('failed_tries').notNull().default(0),
     lockedUntil: at('locked_until'),
+    retiredAt: at('retired_at'),
+    /** The PIN stands in the documentation: the shop is a demo while anybody has such a one. */
+    publishedPin: boolean('published_pin').notNull().default(false),
+    version: integer('version').notNull().default(1),
   },
-  (t) => [uniqueIndex('people_name').on(t.shopId, t.name)],
+  (t) => [
+    uniqueIndex('people_name').on(t.shopId, t.name),
+    // Names are read in any case, so two may not differ by case alone.
+    uniqueIndex('people_name_any_case').on(t.shopId, sql`lower(${t.name})`),
+  ],
 );
+
+/** Failed tries to sign in, by where from and for whom; never by the name alone, or anybody could keep a person out. */
+export const signInTries = pgTable('sign_in_tries', {
+  key: text('key').primaryKey(),
+  tries: integer('tries').notNull(),
+  lastAt: at('last_at').notNull(),
+  waitUntil: at('wait_until'),
+});
 
 export const sessions = pgTable('sessions', {
   tokenHash: text('token_hash').primaryKey(),
@@ -59,6 +86,9 @@ export const motors = pgTable(
     /** Lower-case words of identity, for finding by part of a word. */
     words: text('words').notNull(),
     version: integer('version').notNull(),
+    /** Where a record that was imported came from. */
+    imported: jsonb('imported').$type<{ by: string; at: string; file: string }>(),
+    withdrawnAt: at('withdrawn_at'),
   },
   (t) => [
     uniqueIndex('motors_number').on(t.shopId, t.number),
@@ -84,6 +114,11 @@ export const windings = pgTable(
     version: integer('version').notNull(),
     changedAt: at('changed_at').notNull(),
     changedBy: text('changed_by').notNull(),
+    /** When it last became another winding: what was proven of the one before counts no more. */
+    planOrder: order('plan_order').notNull().default(HAPPENED),
+    /** A proposal is the plan once a lead has released it. */
+    releasedAt: at('released_at'),
+    releasedBy: text('released_by'),
   },
   (t) => [uniqueIndex('windings_role').on(t.motorId, t.role)],
 );
@@ -98,6 +133,9 @@ export const steps = pgTable(
     takenBy: text('taken_by'),
     signedAt: at('signed_at'),
     signedBy: text('signed_by'),
+    takenOrder: order('taken_order'),
+    signedOrder: order('signed_order'),
+    reopenedOrder: order('reopened_order'),
     version: integer('version').notNull(),
   },
   (t) => [uniqueIndex('steps_station').on(t.motorId, t.station)],
@@ -114,6 +152,7 @@ export const holds = pgTable(
     clearedAt: at('cleared_at'),
     clearedBy: text('cleared_by'),
     clearReason: text('clear_reason'),
+    order: order('order').notNull().default(HAPPENED),
   },
   (t) => [index('holds_motor').on(t.motorId)],
 );
@@ -126,6 +165,7 @@ export const gatePasses = pgTable(
     reason: text('reason').notNull(),
     at: at('at').notNull(),
     by: text('by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
   },
   (t) => [index('gate_passes_motor').on(t.motorId)],
 );
@@ -138,11 +178,42 @@ export const readings = pgTable(
     stage: text('stage').notNull(),
     typed: jsonb('typed').$type<Fields>().notNull(),
     values: jsonb('values').$type<Record<string, unknown>>().notNull(),
-    log: jsonb('log').$type<{ minute: number; partC: number; airC?: number }[]>(),
+    /** Points of its log, which stands in `curves`; 0 without one. */
+    logPoints: integer('log_points').notNull().default(0),
+    /** How a reading with a log was judged, and by which core: its log need not be read again for that. */
+    kept: jsonb('kept').$type<{ core: string; outcome: unknown }>(),
     takenAt: at('taken_at').notNull(),
     takenBy: text('taken_by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
   },
-  (t) => [index('readings_motor').on(t.motorId, t.takenAt)],
+  (t) => [index('readings_motor').on(t.motorId, t.order)],
+);
+
+/** Logs of readings: thousands of points, fetched one at a time and never with a list. */
+export const curves = pgTable('curves', {
+  readingId: uuid('reading_id')
+    .primaryKey()
+    .references(() => readings.id),
+  shopId: uuid('shop_id').notNull(),
+  points: jsonb('points').$type<readonly LogPoint[]>().notNull(),
+});
+
+/** Append-only: a reading taken back, and why. The reading itself stays readable. */
+export const withdrawals = pgTable(
+  'withdrawals',
+  {
+    readingId: uuid('reading_id')
+      .primaryKey()
+      .references(() => readings.id),
+    shopId: uuid('shop_id').notNull(),
+    motorId: uuid('motor_id')
+      .notNull()
+      .references(() => motors.id),
+    reason: text('reason').notNull(),
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+  },
+  (t) => [index('withdrawals_motor').on(t.motorId)],
 );
 
 /** Append-only: what happened to a joint; the newest mark of a joint counts. */
@@ -156,8 +227,9 @@ export const jointMarks = pgTable(
     note: text('note').notNull(),
     at: at('at').notNull(),
     by: text('by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
   },
-  (t) => [index('joint_marks_motor').on(t.motorId, t.id)],
+  (t) => [index('joint_marks_motor').on(t.motorId, t.order)],
 );
 
 /** Wire on the reels. */
@@ -171,6 +243,7 @@ export const reels = pgTable(
     grade: integer('grade').notNull(),
     overEnamelMm: doublePrecision('over_enamel_mm'),
     massKg: doublePrecision('mass_kg').notNull(),
+    retiredAt: at('retired_at'),
     version: integer('version').notNull(),
   },
   (t) => [uniqueIndex('reels_name').on(t.shopId, t.name)],
@@ -196,8 +269,9 @@ export const events = pgTable(
     after: jsonb('after'),
     why: text('why').notNull(),
     writeId: text('write_id').notNull(),
+    order: order('order').notNull().default(HAPPENED),
   },
-  (t) => [index('events_motor').on(t.motorId, t.id)],
+  (t) => [index('events_motor').on(t.motorId, t.order), index('events_shop').on(t.shopId, t.order)],
 );
 
 /** Answers already given, by the write id the client made: the same write twice is done once. */
@@ -206,6 +280,10 @@ export const writes = pgTable(
   {
     shopId: uuid('shop_id').notNull(),
     writeId: text('write_id').notNull(),
+    /** What the id was used for; another person, address or body with it is refused. */
+    personId: uuid('person_id'),
+    address: text('address'),
+    bodyHash: text('body_hash'),
     answer: jsonb('answer'),
     at: at('at').notNull(),
   },

@@ -39,7 +39,7 @@ export interface DemoMotor {
   /** Over the plate that follows from the design. */
   readonly plate?: Record<string, string>;
   /** Joints made so far, in their order; the last of them found wrong and opened again when `reopened`. */
-  readonly joints?: { readonly made: number; readonly reopened?: boolean };
+  readonly joints?: { readonly made: number | 'all'; readonly reopened?: boolean };
   readonly noCard?: boolean;
   readonly readings?: readonly DemoReading[];
 }

@@ -241,7 +241,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     arrivedHoursAgo: 100,
     stator: 'wind',
     rotor: 'balance',
-    joints: { made: 4, reopened: true },
+    joints: { made: 'all' },
     working: [['connect', 'Olav Tindal', 1]],
     readings: [
       insulation('incoming', '0.7', 99),
@@ -404,6 +404,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     arrivedHoursAgo: 100,
     stator: 'wind',
     rotor: 'balance',
+    joints: { made: 4, reopened: true },
     working: [['connect', 'Asta Velle', 1]],
     readings: [insulation('incoming', '88', 98), core('3.0', '3.1', 60)],
   },

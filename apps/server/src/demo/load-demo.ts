@@ -2,22 +2,26 @@
 import {
   checkDataCard,
   CLOSING,
+  CORE_VERSION,
   jointKey,
   OPENING,
   planKey,
   readDataCard,
   readForm,
   readNameplate,
+  stationOf,
+  STATIONS,
   TEST_KINDS,
   TRACKS,
   type StationId,
 } from '@norther/core';
+import { MOTOR_FORMAT, openMotorDocument } from '@norther/records';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from '../database/schema.ts';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { wordsOf } from '../motors/motors.repository.ts';
-import { hashPin } from '../people/people.service.ts';
+import { ExchangeRepository } from '../exchange/exchange.repository.ts';
+import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
@@ -30,7 +34,10 @@ export const DEMO_PEOPLE = [
   { name: 'Jon Rie', role: 'winder', pin: '1732' },
 ] as const;
 
-/** @returns false when there is a shop already: nothing is touched then */
+/**
+ * @param options.empty the made-up people without their motors, for tests
+ * @returns false when there is a shop already: nothing is touched then
+ */
 export async function loadDemo(databaseUrl: string, options: { empty?: boolean } = {}): Promise<boolean> {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
@@ -43,14 +50,19 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
       for (const { name, role, pin } of DEMO_PEOPLE)
         await tx
           .insert(schema.people)
-          .values({ id: uuidV7(), shopId, name, role, pinHash: await hashPin(pin) });
+          .values({ id: uuidV7(), shopId, name, role, pinHash: await hashPin(pin), publishedPin: true });
       if (!options.empty) {
         const now = Date.now();
         for (const reel of DEMO_REELS)
           await tx
             .insert(schema.reels)
             .values({ id: uuidV7(), shopId, overEnamelMm: null, version: 1, ...reel });
-        for (const motor of DEMO_MOTORS) await addMotor(tx, shopId, motor, now);
+        for (const motor of DEMO_MOTORS) {
+          const opened = openMotorDocument(demoDocument(motor, now));
+          if (!opened.ok)
+            throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
+          await new ExchangeRepository().insert(tx, shopId, opened.value, null);
+        }
       }
       return true;
     });
@@ -59,12 +71,9 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
   }
 }
 
-type Tx = Parameters<Parameters<ReturnType<typeof drizzle<typeof schema>>['transaction']>[0]>[0];
-
-async function addMotor(tx: Tx, shopId: string, m: DemoMotor, now: number) {
-  const hoursAgo = (h: number) => new Date(now - h * 3_600_000);
-  const id = uuidV7();
-  const of = { shopId, motorId: id };
+/** A motor of the demo as a file of the format that knew times only; opening it puts all in order. */
+function demoDocument(m: DemoMotor, now: number): unknown {
+  const ago = (h: number) => new Date(now - h * 3_600_000).toISOString();
   const plate = {
     power: m.power,
     voltage: String(m.design.volts),
@@ -83,49 +92,15 @@ async function addMotor(tx: Tx, shopId: string, m: DemoMotor, now: number) {
     maker: m.maker,
     serial: m.serial,
   };
-  const promisedAt = m.promised === null ? null : wholeHour(new Date(now + m.promised * 3_600_000));
-  await tx.insert(schema.motors).values({
-    id,
-    shopId,
-    ...identity,
-    plate,
-    promisedAt,
-    rush: m.rush ?? false,
-    arrivedAt: hoursAgo(m.arrivedHoursAgo),
-    shippedAt: null,
-    words: wordsOf(identity),
-    version: 1,
-  });
+  const history: object[] = [];
   const event = (what: string, who: string, hours: number, after: unknown = null) =>
-    tx.insert(schema.events).values({
-      id: uuidV7(),
-      ...of,
-      at: hoursAgo(hours),
-      who,
-      what,
-      before: null,
-      after,
-      why: '',
-      writeId: uuidV7(),
-    });
-  await event('motor taken in', 'Ida Haft', m.arrivedHoursAgo, { ...identity, plate });
+    history.push({ id: uuidV7(), at: ago(hours), who, what, before: null, after, why: '' });
+  event('motor taken in', 'Ida Haft', m.arrivedHoursAgo, { ...identity, plate });
 
-  const read = readNameplate(plate).plate;
   const typed = { ...demoCard(m.design), ...m.card };
-  const checked = checkDataCard(typed, read, false);
-  if (!m.noCard) {
-    await tx.insert(schema.windings).values({
-      id: uuidV7(),
-      ...of,
-      role: 'as-found',
-      typed,
-      values: { ...readDataCard(typed).card },
-      version: 1,
-      changedAt: hoursAgo(m.arrivedHoursAgo * 0.8),
-      changedBy: 'Olav Tindal',
-    });
-    await event('data card saved', 'Olav Tindal', m.arrivedHoursAgo * 0.8, typed);
-  }
+  const checked = checkDataCard(typed, readNameplate(plate).plate, false);
+  const cardAgo = m.arrivedHoursAgo * 0.8;
+  if (!m.noCard) event('data card saved', 'Olav Tindal', cardAgo, typed);
 
   const signedOf = (track: readonly StationId[], last: StationId | null | undefined) =>
     last ? track.slice(0, track.indexOf(last) + 1) : [];
@@ -136,84 +111,136 @@ async function addMotor(tx: Tx, shopId: string, m: DemoMotor, now: number) {
     ...signedOf(TRACKS.rotor, m.rotor),
     ...signedOf(CLOSING, m.together),
   ];
-  const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3);
-  const spread = (i: number, n: number) =>
-    m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (n + 0.4);
+  const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
+  const signedAgo = new Map<StationId, number>();
+  const steps: object[] = [];
   for (const [i, station] of signed.entries()) {
-    const at = spread(i, signed.length);
-    const by = station === 'check' || station === 'test' ? 'Per Marsk' : 'Olav Tindal';
+    const at = m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
+    signedAgo.set(station, at);
+    const by = stationOf(station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
     const record = demoRecord(station, m);
-    await tx.insert(schema.steps).values({
+    steps.push({
       id: uuidV7(),
-      ...of,
       station,
       typed: record,
-      takenAt: hoursAgo(at + 0.2),
+      takenAt: ago(at + 0.2),
       takenBy: by,
-      signedAt: hoursAgo(at),
+      signedAt: ago(at),
       signedBy: by,
       version: 2,
     });
-    await event(`${station} signed`, by, at, record);
+    event(`${station} signed`, by, at, record);
   }
   for (const [station, by, hours] of m.working) {
-    await tx.insert(schema.steps).values({
+    steps.push({
       id: uuidV7(),
-      ...of,
       station,
       typed: {},
-      takenAt: hoursAgo(hours),
+      takenAt: ago(hours),
       takenBy: by,
+      signedAt: null,
+      signedBy: null,
       version: 1,
     });
-    await event(`${station} taken`, by, hours);
+    event(`${station} taken`, by, hours);
   }
-  for (const h of m.holds ?? []) {
-    await tx.insert(schema.holds).values({
-      id: uuidV7(),
-      ...of,
-      body: h.body,
-      reason: h.reason,
-      raisedAt: hoursAgo(h.hoursAgo),
-      raisedBy: h.by,
-    });
-    await event(`${h.body} held`, h.by, h.hoursAgo, { reason: h.reason });
-  }
-  const { analysis } = checked;
-  if (m.joints && analysis) {
-    const mark = (number: number, kind: 'made' | 'wrong' | 'undone', hours: number, note = '') =>
-      tx.insert(schema.jointMarks).values({
-        id: uuidV7(),
-        ...of,
-        plan: planKey(analysis.layout),
-        joint: jointKey(analysis.connection.joints[number - 1]!),
-        mark: kind,
-        note,
-        at: hoursAgo(hours),
-        by: 'Olav Tindal',
-      });
-    for (let n = 1; n <= m.joints.made; n++) await mark(n, 'made', 2.8 - n * 0.3);
-    if (m.joints.reopened) {
-      await mark(m.joints.made, 'wrong', 1.2, 's taken for f');
-      await mark(m.joints.made, 'undone', 1.1);
-    }
-  }
-  for (const r of [...(m.readings ?? []), ...plannedReadings(m, checked)]) {
+
+  const readings = [...(m.readings ?? []), ...plannedReadings(m, checked)].map((r) => {
     const kind = TEST_KINDS[r.kind];
     const filled = { ...kind.defaults, ...r.typed };
     const { numbers, texts } = readForm(kind.fields, filled);
-    await tx.insert(schema.readings).values({
+    // Of a station that is signed the reading was taken while it was in hand.
+    const station = STATIONS.find((s) => s.tests.some((t) => t.kind === r.kind && t.stage === r.stage));
+    const done = station && signedAgo.get(station.id);
+    return {
       id: uuidV7(),
-      ...of,
       kind: r.kind,
       stage: r.stage,
       typed: filled,
       values: { ...numbers, ...texts },
-      log: r.bakedMinutes === undefined ? null : ovenLog(r.bakedMinutes),
-      takenAt: hoursAgo(r.hoursAgo),
+      ...(r.bakedMinutes === undefined ? {} : { log: ovenLog(r.bakedMinutes) }),
+      takenAt: ago(done === undefined ? r.hoursAgo : done + 0.1),
       takenBy: 'Per Marsk',
-    });
-  }
+    };
+  });
+  return {
+    format: MOTOR_FORMAT,
+    version: 2,
+    core: CORE_VERSION,
+    motor: {
+      id: uuidV7(),
+      ...identity,
+      plate,
+      promisedAt:
+        m.promised === null ? null : wholeHour(new Date(now + m.promised * 3_600_000)).toISOString(),
+      rush: m.rush ?? false,
+      arrivedAt: ago(m.arrivedHoursAgo),
+      shippedAt: null,
+      version: 1,
+    },
+    windings: m.noCard
+      ? []
+      : [
+          {
+            id: uuidV7(),
+            role: 'as-found',
+            typed,
+            values: { ...readDataCard(typed).card },
+            version: 1,
+            changedAt: ago(cardAgo),
+            changedBy: 'Olav Tindal',
+          },
+        ],
+    steps,
+    holds: (m.holds ?? []).map((h) => {
+      event(`${h.body} held`, h.by, h.hoursAgo, { reason: h.reason });
+      return {
+        id: uuidV7(),
+        body: h.body,
+        reason: h.reason,
+        raisedAt: ago(h.hoursAgo),
+        raisedBy: h.by,
+        clearedAt: null,
+        clearedBy: null,
+        clearReason: null,
+      };
+    }),
+    gatePasses: [],
+    readings: readings.toSorted((a, b) => a.takenAt.localeCompare(b.takenAt)),
+    jointMarks: demoMarks(m, checked, signedAgo.get('connect'), ago),
+    history: history.toSorted((a, b) => (a as { at: string }).at.localeCompare((b as { at: string }).at)),
+  };
+}
+
+/** All joints where the connection is signed; else those the demo says, the last one opened again where it says so. */
+function demoMarks(
+  m: DemoMotor,
+  { analysis }: ReturnType<typeof checkDataCard>,
+  connectedAgo: number | undefined,
+  ago: (hours: number) => string,
+): object[] {
+  if (!analysis || (connectedAgo === undefined && !m.joints)) return [];
+  const { joints } = analysis.connection;
+  const plan = planKey(analysis.layout);
+  const taken =
+    connectedAgo === undefined ? (m.working.find(([s]) => s === 'connect')?.[2] ?? 1) : connectedAgo + 1.2;
+  const mark = (number: number, kind: 'made' | 'wrong' | 'undone', hours: number, note = '') => ({
+    id: uuidV7(),
+    plan,
+    joint: jointKey(joints[number - 1]!),
+    mark: kind,
+    note,
+    at: ago(hours),
+    by: 'Olav Tindal',
+  });
+  const made = connectedAgo !== undefined || m.joints?.made === 'all' ? joints.length : (m.joints?.made ?? 0);
+  const at = (i: number) => taken - (0.6 * taken * i) / joints.length;
+  const marks = Array.from({ length: made }, (_, i) =>
+    mark(i + 1, 'made', connectedAgo === undefined ? at(i) : taken - (0.8 * i) / joints.length),
+  );
+  if (m.joints?.reopened && connectedAgo === undefined)
+    marks.push(mark(made, 'wrong', at(made), 's taken for f'), mark(made, 'undone', at(made + 1)));
+  return marks;
 }
 
 const wholeHour = (d: Date) => {

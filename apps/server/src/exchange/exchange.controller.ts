@@ -1,7 +1,12 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common';
+import { Controller, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { Response } from 'express';
-import { Who, WriteId } from '../http/request.ts';
+import type { Request, Response } from 'express';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { WriteKey } from '../database/write.ts';
+import { Problem } from '../http/problem.ts';
+import { Who, Write } from '../http/request.ts';
+import { fileName } from '../http/send.ts';
 import type { Person } from '../people/person.ts';
 import { ExchangeService } from './exchange.service.ts';
 
@@ -11,22 +16,21 @@ export class ExchangeController {
   constructor(private readonly exchange: ExchangeService) {}
 
   @Get('motors/:number/record.json')
-  async export(
-    @Who() person: Person,
-    @Param('number') number: string,
-    @Res({ passthrough: true }) response: Response,
-  ) {
+  async export(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
     const document = await this.exchange.export(person, number);
+    response.setHeader('Content-Type', 'application/json; charset=utf-8');
     response.setHeader(
       'Content-Disposition',
-      `attachment; filename="motor-${document.motor.number.replaceAll(/[^\w.-]/g, '_')}.json"`,
+      `attachment; filename="${fileName({ motor: number, file: 'record.json' })}"`,
     );
-    return document;
+    await pipeline(Readable.from(document), response);
   }
 
+  /** The file as it is, as bytes: it is read in a worker. */
   @Post('import')
   @HttpCode(201)
-  import(@Who() person: Person, @WriteId() writeId: string, @Body() body: unknown) {
-    return this.exchange.import(person, writeId, body);
+  import(@Who() person: Person, @Write() write: WriteKey, @Req() request: Request) {
+    if (!Buffer.isBuffer(request.body)) throw new Problem(400, 'There is no file in the request.');
+    return this.exchange.import(person, write, request.body);
   }
 }

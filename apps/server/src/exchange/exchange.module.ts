@@ -1,12 +1,11 @@
 import { Module } from '@nestjs/common';
 import { MotorsModule } from '../motors/motors.module.ts';
 import { ExchangeController } from './exchange.controller.ts';
-import { ExchangeRepository } from './exchange.repository.ts';
 import { ExchangeService } from './exchange.service.ts';
 
 @Module({
   imports: [MotorsModule],
   controllers: [ExchangeController],
-  providers: [ExchangeService, ExchangeRepository],
+  providers: [ExchangeService],
 })
 export class ExchangeModule {}

@@ -1,8 +1,11 @@
-import { Injectable } from '@nestjs/common';
-import { and, eq, or } from 'drizzle-orm';
-import type { MotorDocument } from '@norther/records';
+/** All rows of an imported record, in batches. */
+import { judgeTest, CORE_VERSION, type Stage } from '@norther/core';
+import { ordersOf, withOrders, type MotorDocument } from '@norther/records';
+import { and, eq, or, sql } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
 import type { Transaction } from '../database/database.ts';
 import {
+  curves,
   events,
   gatePasses,
   holds,
@@ -11,12 +14,13 @@ import {
   readings,
   steps,
   windings,
+  withdrawals,
 } from '../database/schema.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 
 const date = (iso: string | null) => (iso ? new Date(iso) : null);
+const BATCH = 500;
 
-@Injectable()
 export class ExchangeRepository {
   async known(tx: Transaction, id: string, shopId: string, number: string): Promise<boolean> {
     const rows = await tx
@@ -26,33 +30,102 @@ export class ExchangeRepository {
     return rows.length > 0;
   }
 
-  async insert(tx: Transaction, shopId: string, d: MotorDocument) {
+  async insert(
+    tx: Transaction,
+    shopId: string,
+    document: MotorDocument,
+    imported: { readonly by: string; readonly at: string; readonly file: string } | null,
+  ) {
+    const d = await this.placed(tx, document);
     const of = { shopId, motorId: d.motor.id };
     await tx.insert(motors).values({
       ...d.motor,
       shopId,
+      imported,
       promisedAt: date(d.motor.promisedAt),
       arrivedAt: new Date(d.motor.arrivedAt),
       shippedAt: date(d.motor.shippedAt),
+      withdrawnAt: date(d.motor.withdrawnAt),
       words: wordsOf(d.motor),
     });
-    for (const w of d.windings)
-      await tx.insert(windings).values({ ...w, ...of, changedAt: new Date(w.changedAt) });
-    for (const s of d.steps)
-      await tx.insert(steps).values({ ...s, ...of, takenAt: date(s.takenAt), signedAt: date(s.signedAt) });
-    for (const h of d.holds)
-      await tx
-        .insert(holds)
-        .values({ ...h, ...of, raisedAt: new Date(h.raisedAt), clearedAt: date(h.clearedAt) });
-    for (const g of d.gatePasses) await tx.insert(gatePasses).values({ ...g, ...of, at: new Date(g.at) });
-    for (const r of d.readings)
-      await tx.insert(readings).values({
+    await inBatches(
+      tx,
+      windings,
+      d.windings.map((w) => ({
+        ...w,
+        ...of,
+        changedAt: new Date(w.changedAt),
+        releasedAt: date(w.releasedAt),
+      })),
+    );
+    await inBatches(
+      tx,
+      steps,
+      d.steps.map((s) => ({ ...s, ...of, takenAt: date(s.takenAt), signedAt: date(s.signedAt) })),
+    );
+    await inBatches(
+      tx,
+      holds,
+      d.holds.map((h) => ({ ...h, ...of, raisedAt: new Date(h.raisedAt), clearedAt: date(h.clearedAt) })),
+    );
+    await inBatches(
+      tx,
+      gatePasses,
+      d.gatePasses.map((g) => ({ ...g, ...of, at: new Date(g.at) })),
+    );
+    await inBatches(
+      tx,
+      readings,
+      d.readings.map(({ log, withdrawn: _w, ...r }) => ({
         ...r,
         ...of,
-        log: (r.log as (typeof readings.$inferInsert)['log']) ?? null,
+        logPoints: log?.length ?? 0,
+        kept: log
+          ? {
+              core: CORE_VERSION,
+              // A log is judged by itself, whatever the winding.
+              outcome: judgeTest(r.kind, r.typed, { plate: {}, log }),
+            }
+          : null,
+        stage: r.stage as Stage,
         takenAt: new Date(r.takenAt),
-      });
-    for (const m of d.jointMarks) await tx.insert(jointMarks).values({ ...m, ...of, at: new Date(m.at) });
-    for (const e of d.history) await tx.insert(events).values({ ...e, ...of, at: new Date(e.at) });
+      })),
+    );
+    for (const r of d.readings)
+      if (r.log) await tx.insert(curves).values({ readingId: r.id, shopId, points: r.log });
+    await inBatches(
+      tx,
+      withdrawals,
+      d.readings.flatMap((r) =>
+        r.withdrawn ? [{ ...of, ...r.withdrawn, readingId: r.id, at: new Date(r.withdrawn.at) }] : [],
+      ),
+    );
+    await inBatches(
+      tx,
+      jointMarks,
+      d.jointMarks.map((m) => ({ ...m, ...of, at: new Date(m.at) })),
+    );
+    await inBatches(
+      tx,
+      events,
+      d.history.map((e) => ({ ...e, ...of, at: new Date(e.at), writeId: '' })),
+    );
   }
+
+  /** The file's places in this shop's own order: after everything that happened here, among themselves as they were. */
+  private async placed(tx: Transaction, document: MotorDocument): Promise<MotorDocument> {
+    const places = [...new Set(ordersOf(document))].filter((o) => o > 0).sort((a, b) => a - b);
+    if (places.length === 0) return document;
+    const { rows } = await tx.execute<{ n: string }>(
+      sql`select nextval('happened') as n from generate_series(1, ${places.length})`,
+    );
+    const own = rows.map((r) => Number(r.n)).sort((a, b) => a - b);
+    const map = new Map(places.map((place, i) => [place, own[i]!]));
+    return withOrders(document, (o) => map.get(o) ?? 0);
+  }
+}
+
+async function inBatches<T extends PgTable>(tx: Transaction, table: T, rows: T['$inferInsert'][]) {
+  for (let i = 0; i < rows.length; i += BATCH)
+    await tx.insert(table).values(rows.slice(i, i + BATCH) as never);
 }

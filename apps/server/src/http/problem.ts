@@ -1,6 +1,7 @@
 /** Refusals of the API: a status, a sentence, and the findings behind it. */
 import { HttpException } from '@nestjs/common';
 import { finding, type Finding } from '@norther/core';
+import type { Response } from 'express';
 
 export class Problem extends HttpException {
   constructor(
@@ -11,6 +12,26 @@ export class Problem extends HttpException {
   ) {
     super(title, status);
   }
+}
+
+/** Not now, and when to ask again. */
+export class Busy extends Problem {
+  constructor(
+    title: string,
+    readonly retryAfterS = 2,
+    status: 429 | 503 = 503,
+  ) {
+    super(status, title);
+  }
+}
+
+export function sendProblem(response: Response, problem: Problem): void {
+  if (problem instanceof Busy) response.setHeader('Retry-After', String(problem.retryAfterS));
+  const { title, findings, more } = problem;
+  response
+    .status(problem.getStatus())
+    .type('application/problem+json')
+    .send({ type: 'about:blank', ...more, status: problem.getStatus(), title, findings });
 }
 
 export const badInput = (findings: readonly Finding[]) =>

@@ -1,6 +1,6 @@
-import { Controller, type DynamicModule, Module, Sse } from '@nestjs/common';
+import { Controller, type DynamicModule, Module, Req, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Who } from '../http/request.ts';
+import { Who, type SignedRequest } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { LISTEN_URL, LiveService } from './live.service.ts';
 
@@ -10,8 +10,8 @@ export class LiveController {
   constructor(private readonly live: LiveService) {}
 
   @Sse()
-  changes(@Who() person: Person) {
-    return this.live.changesOf(person.shopId);
+  changes(@Who() person: Person, @Req() request: SignedRequest) {
+    return this.live.changesOf(person.shopId, request.sessionKey!);
   }
 }
 

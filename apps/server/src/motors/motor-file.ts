@@ -1,27 +1,14 @@
 /** Everything about one motor, judged: the stored records and what the core makes of them. */
 import {
-  checkDataCard,
-  checkGate,
-  GATE_IDS,
-  judgeTest,
-  motorVerdict,
-  newestReadings,
-  proposedCard,
-  readNameplate,
-  readShopSettings,
-  standingOf,
-  type CheckedCard,
-  type GateFacts,
+  judgeVisit,
   type GateState,
-  type HoldRecord as CoreHold,
-  type LatestTest,
+  type HowToJudge,
+  type JudgedVisit,
   type MotorStanding,
   type MotorVerdict,
-  type ShopSettings,
-  type Nameplate,
-  type StepRecord as CoreStep,
-  type Stage,
   type TestOutcome,
+  type Visit,
+  type Voided,
 } from '@norther/core';
 import type {
   GatePassRecord,
@@ -35,86 +22,59 @@ import type {
 
 export interface MotorRows {
   readonly motor: MotorRecord;
+  /** Where an imported record came from. */
+  readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
   readonly steps: readonly StepRecord[];
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly GatePassRecord[];
-  /** Oldest first. */
-  readonly readings: readonly ReadingRecord[];
-  /** Oldest first. */
+  /** In the order kept; without their logs, but for one that a newer core has to judge anew. */
+  readonly readings: readonly StoredReading[];
+  /** In the order made. */
   readonly jointMarks: readonly JointMarkRecord[];
   /** What the shop has set, as typed. */
   readonly settings: Readonly<Record<string, string>>;
 }
 
-export interface JudgedReading extends ReadingRecord {
+export interface StoredReading extends ReadingRecord {
+  readonly logPoints: number;
+  readonly kept: { readonly core: string; readonly outcome: TestOutcome } | null;
+}
+
+export interface ShownReading extends Omit<StoredReading, 'kept' | 'log'> {
   readonly outcome: TestOutcome;
+  readonly voided: Voided | null;
 }
 
 export interface MotorFile extends Omit<MotorRows, 'readings'> {
-  readonly readings: readonly JudgedReading[];
+  readonly readings: readonly ShownReading[];
   readonly standing: MotorStanding;
   readonly gates: readonly GateState[];
   readonly verdict: MotorVerdict;
 }
 
-export interface JudgedMotor {
+export interface JudgedMotor extends Pick<JudgedVisit, 'plans' | 'facts'> {
+  readonly visit: Visit;
   readonly file: MotorFile;
-  readonly facts: GateFacts;
-  readonly plate: Nameplate;
-  readonly asFound: CheckedCard;
-  readonly proposed: CheckedCard | null;
-  readonly asWound: CheckedCard | null;
-  readonly shop: ShopSettings;
 }
 
-const typedOf = (rows: MotorRows, role: string) => rows.windings.find((w) => w.role === role)?.typed;
+/** The stored rows as the core knows a visit. */
+export const visitOf = (rows: MotorRows): Visit =>
+  ({ ...rows, number: rows.motor.number, plate: rows.motor.plate }) as unknown as Visit;
 
-/** Judges the stored rows; the plan is the proposed winding where there is one that can be wound, else the one found. */
-export function judgeMotor(rows: MotorRows, working = false): JudgedMotor {
-  const { plate } = readNameplate(rows.motor.plate);
-  const shop = readShopSettings(rows.settings);
-  const found = typedOf(rows, 'as-found') ?? {};
-  const asFound = checkDataCard(found, plate, working, shop);
-  const proposal = typedOf(rows, 'proposed');
-  const wound = typedOf(rows, 'as-wound');
-  const proposed = proposal ? checkDataCard(proposedCard(found, proposal), plate, working, shop) : null;
-  const planned = proposed?.analysis ? proposed : asFound;
-  const readings = rows.readings.map((reading): JudgedReading => ({
-    ...reading,
-    outcome: judgeTest(reading.kind, reading.typed, {
-      plate,
-      // As it came, a motor is held against what was found; afterwards against what it was to become.
-      analysis: (reading.stage === 'incoming' ? asFound : planned).analysis,
-      meanTurnMeasured: planned.card.meanTurn !== undefined,
-      ...(reading.log ? { log: reading.log } : {}),
-    }),
-  }));
-  // A reading that could not be judged does not hide the one before it.
-  const tests = newestReadings(readings.filter((r) => r.outcome.ok)).flatMap((r): LatestTest[] =>
-    r.outcome.ok ? [{ kind: r.kind, stage: r.stage as Stage, judgement: r.outcome.judgement }] : [],
-  );
-  const steps = rows.steps as readonly CoreStep[];
-  const holds = rows.holds as readonly CoreHold[];
-  const facts: GateFacts = { card: asFound, tests, steps };
-  const passes = rows.gatePasses.map((p) => ({
-    gate: p.gate as (typeof GATE_IDS)[number],
-    reason: p.reason,
-    by: p.by,
-  }));
+export function judgeMotor(rows: MotorRows, how: HowToJudge = { working: false }): JudgedMotor {
+  const visit = visitOf(rows);
+  const { plans, facts, readings, standing, gates, verdict } = judgeVisit(visit, how);
   return {
-    plate,
+    visit,
+    plans,
     facts,
-    asFound,
-    proposed,
-    asWound: wound ? checkDataCard(proposedCard(found, wound), plate, working, shop) : null,
-    shop,
     file: {
       ...rows,
-      readings,
-      standing: standingOf(steps, holds),
-      gates: GATE_IDS.map((id) => checkGate(id, facts)),
-      verdict: motorVerdict(facts, holds, passes),
+      readings: readings.map(({ kept: _kept, log: _log, ...r }) => r as unknown as ShownReading),
+      standing,
+      gates,
+      verdict,
     },
   };
 }

@@ -1,14 +1,24 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MotorChange, MotorEntry } from '@norther/records';
+import { MotorChange, MotorEntry, WithReason } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
+import type { Response } from 'express';
 import { z } from 'zod';
-import { Who, WriteId } from '../http/request.ts';
+import { sendJson } from '../http/send.ts';
+import type { WriteKey } from '../database/write.ts';
+import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { MotorsService } from './motors.service.ts';
 
 class NewMotor extends createZodDto(MotorEntry) {}
 class ChangedMotor extends createZodDto(MotorChange) {}
+class ReasonGiven extends createZodDto(WithReason) {}
+class HistoryQuery extends createZodDto(
+  z.object({
+    before: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).optional(),
+    limit: z.coerce.number().int().min(1).max(500).default(300),
+  }),
+) {}
 class FindMotors extends createZodDto(
   z.object({
     words: z.string().max(100).default(''),
@@ -34,38 +44,61 @@ export class MotorsController {
 
   @Post('motors')
   @HttpCode(201)
-  takeIn(@Who() person: Person, @WriteId() writeId: string, @Body() body: NewMotor) {
-    return this.motors.takeIn(person, writeId, body);
+  takeIn(@Who() person: Person, @Write() write: WriteKey, @Body() body: NewMotor) {
+    return this.motors.takeIn(person, write, body);
   }
 
   @Get('motors/:number')
-  async open(@Who() person: Person, @Param('number') number: string) {
-    const { file } = await this.motors.open(person, number);
-    // Logs of an oven run to thousands of points; the sheet asks for them when it draws them.
-    return {
-      ...file,
-      readings: file.readings.map(({ log, ...r }) => ({ ...r, logPoints: log?.length ?? 0 })),
-    };
+  async open(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    sendJson(response, await this.motors.open(person, number));
   }
 
   @Get('motors/:number/readings/:id/log')
-  async log(@Who() person: Person, @Param('number') number: string, @Param('id') id: string) {
-    const { file } = await this.motors.open(person, number);
-    return file.readings.find((r) => r.id === id)?.log ?? [];
+  async log(
+    @Who() person: Person,
+    @Param('number') number: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+  ) {
+    const points = await this.motors.log(person, number, id);
+    response.setHeader('Content-Type', 'application/json; charset=utf-8');
+    response.send(points);
   }
 
   @Get('motors/:number/history')
-  history(@Who() person: Person, @Param('number') number: string) {
-    return this.motors.history(person, number);
+  history(@Who() person: Person, @Param('number') number: string, @Query() page: HistoryQuery) {
+    return this.motors.history(person, number, page);
+  }
+
+  @Post('motors/:number/withdraw')
+  @HttpCode(200)
+  withdraw(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Body() body: ReasonGiven,
+  ) {
+    return this.motors.withdraw(person, write, number, body.reason, true);
+  }
+
+  @Post('motors/:number/restore')
+  @HttpCode(200)
+  restore(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Body() body: ReasonGiven,
+  ) {
+    return this.motors.withdraw(person, write, number, body.reason, false);
   }
 
   @Put('motors/:number')
   change(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Body() body: ChangedMotor,
   ) {
-    return this.motors.change(person, writeId, number, body);
+    return this.motors.change(person, write, number, body);
   }
 }

@@ -1,6 +1,7 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
-import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
+import { CORE_VERSION } from '@norther/core';
+import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type {
   EventRecord,
   HoldRecord,
@@ -10,7 +11,7 @@ import type {
   WindingRecord,
 } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
-import { events, motors, type windings } from '../database/schema.ts';
+import { curves, events, motors, readings, type windings } from '../database/schema.ts';
 import {
   type FloorStep,
   holdOfJson,
@@ -22,7 +23,7 @@ import {
   stepOfJson,
   windingOfJson,
 } from './rows-from-json.ts';
-import type { MotorRows } from './motor-file.ts';
+import type { MotorRows, StoredReading } from './motor-file.ts';
 
 type Row<T extends { $inferSelect: unknown }> = T['$inferSelect'];
 const iso = (d: Date | null) => (d ? d.toISOString() : null);
@@ -39,6 +40,7 @@ export const motorOf = (r: Row<typeof motors>): MotorRecord => ({
   rush: r.rush,
   arrivedAt: r.arrivedAt.toISOString(),
   shippedAt: iso(r.shippedAt),
+  withdrawnAt: iso(r.withdrawnAt),
   version: r.version,
 });
 export const windingRecordOf = (r: Row<typeof windings>): WindingRecord => ({
@@ -49,8 +51,11 @@ export const windingRecordOf = (r: Row<typeof windings>): WindingRecord => ({
   version: r.version,
   changedAt: r.changedAt.toISOString(),
   changedBy: r.changedBy,
+  planOrder: r.planOrder,
+  releasedAt: iso(r.releasedAt),
+  releasedBy: r.releasedBy,
 });
-const eventOf = (r: Row<typeof events>): EventRecord => ({
+export const eventOf = (r: Row<typeof events>): EventRecord => ({
   id: r.id,
   at: r.at.toISOString(),
   who: r.who,
@@ -58,7 +63,7 @@ const eventOf = (r: Row<typeof events>): EventRecord => ({
   before: r.before ?? null,
   after: r.after ?? null,
   why: r.why,
-  writeId: r.writeId,
+  order: r.order,
 });
 
 export const wordsOf = (m: Pick<MotorEntry, 'number' | 'customer' | 'machine' | 'maker' | 'serial'>) =>
@@ -76,10 +81,15 @@ const motorQuery = (db: Db | Transaction) =>
       motor: sql<JsonRow>`to_json(${motors})`.as('motor'),
       windings: rowsUnder('windings', 'x.role'),
       steps: rowsUnder('steps', 'x.id'),
-      holds: rowsUnder('holds', 'x.id'),
-      gatePasses: rowsUnder('gate_passes', 'x.id'),
-      readings: rowsUnder('readings', 'x.taken_at, x.id'),
-      jointMarks: rowsUnder('joint_marks', 'x.id'),
+      holds: rowsUnder('holds', 'x."order"'),
+      gatePasses: rowsUnder('gate_passes', 'x."order"'),
+      readings: sql<readonly JsonRow[]>`${sql.raw(
+        `(select coalesce(json_agg(x order by x."order"), '[]') from (
+          select r.*, case when w.reading_id is null then null
+            else json_build_object('reason', w.reason, 'at', w.at, 'by', w.by) end as withdrawn
+          from readings r left join withdrawals w on w.reading_id = r.id where r.motor_id = motors.id) x)`,
+      )}`.as('readings'),
+      jointMarks: rowsUnder('joint_marks', 'x."order"'),
       settings: sql<Record<
         string,
         string
@@ -106,9 +116,16 @@ const floorQuery = (db: Db) =>
         from holds x where x.motor_id = motors.id and x.cleared_at is null)`,
     })
     .from(motors)
-    .where(and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt)))
+    .where(
+      and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt), isNull(motors.withdrawnAt)),
+    )
     .orderBy(sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
     .limit(400);
+
+export interface HistoryPage {
+  readonly before?: number | undefined;
+  readonly limit: number;
+}
 
 /** What the floor shows of a motor; a list never loads plates, records or readings. */
 export interface FloorRow {
@@ -141,42 +158,97 @@ export class MotorsRepository {
   }
 
   /**
-   * The motor and everything about it in one round trip; locked against other writers when `lock` is set.
+   * Takes the motor for this transaction, in a statement of its own: what is read after it is what others left, not
+   * what stood there while this one waited.
+   * @returns null when there is no such motor
+   */
+  async lock(tx: Transaction, shopId: string, number: string): Promise<string | null> {
+    const [row] = await tx
+      .select({ id: motors.id })
+      .from(motors)
+      .where(and(eq(motors.shopId, shopId), eq(motors.number, number)))
+      .for('update');
+    return row?.id ?? null;
+  }
+
+  /**
+   * The motor and everything about it in one round trip.
    * The rows under it come as JSON, which costs far less than a query and a mapping each.
    */
   async rows(
     shopId: string,
     number: string,
     db: Db | Transaction = this.database.db,
-    lock = false,
   ): Promise<MotorRows | null> {
-    const query =
-      db === this.database.db && !lock
-        ? this.motorRows
-        : lock
-          ? motorQuery(db).for('update').prepare('motor_rows_locked')
-          : motorQuery(db).prepare('motor_rows');
-    const rows = await query.execute({ shopId, number });
-    const [found] = rows;
+    const query = db === this.database.db ? this.motorRows : motorQuery(db).prepare('motor_rows');
+    const [found] = await query.execute({ shopId, number });
     if (!found) return null;
     return {
       motor: motorOfJson(found.motor),
+      imported: (found.motor['imported'] ?? null) as MotorRows['imported'],
       windings: found.windings.map(windingOfJson),
       steps: found.steps.map(stepOfJson),
       holds: found.holds.map(holdOfJson),
       gatePasses: found.gatePasses.map(passOfJson),
-      readings: found.readings.map(readingOfJson),
+      readings: await this.withOldLogs(found.readings.map(readingOfJson), db),
       jointMarks: found.jointMarks.map(jointMarkOfJson),
       settings: found.settings ?? {},
     };
   }
 
-  async history(motorId: string): Promise<EventRecord[]> {
+  /** Logs of readings that another core judged: this one has to look at them itself. */
+  private async withOldLogs(readings: readonly StoredReading[], db: Db | Transaction) {
+    const old = readings.filter((r) => r.logPoints > 0 && r.kept?.core !== CORE_VERSION).map((r) => r.id);
+    if (old.length === 0) return readings;
+    const rows = await db.select().from(curves).where(inArray(curves.readingId, old));
+    const points = new Map(rows.map((r) => [r.readingId, r.points]));
+    return readings.map((r) => (points.has(r.id) ? { ...r, log: [...points.get(r.id)!] } : r));
+  }
+
+  /** The points of one log as JSON, as the database writes them. */
+  async log(
+    shopId: string,
+    number: string,
+    readingId: string,
+    db: Db | Transaction = this.database.db,
+  ): Promise<string | null> {
+    const [row] = await db
+      .select({ points: sql<string>`${curves.points}::text` })
+      .from(curves)
+      .innerJoin(readings, eq(readings.id, curves.readingId))
+      .innerJoin(motors, eq(motors.id, readings.motorId))
+      .where(and(eq(motors.shopId, shopId), eq(motors.number, number), eq(readings.id, readingId)));
+    return row?.points ?? null;
+  }
+
+  /** Newest last; a page of at most `limit`, of what happened before `before` where it is given. */
+  async history(motorId: string, { before, limit }: HistoryPage): Promise<EventRecord[]> {
     const rows = await this.database.db
       .select()
       .from(events)
-      .where(eq(events.motorId, motorId))
-      .orderBy(asc(events.id));
+      .where(and(eq(events.motorId, motorId), before === undefined ? undefined : lt(events.order, before)))
+      .orderBy(desc(events.order))
+      .limit(limit);
+    return rows.reverse().map(eventOf);
+  }
+
+  /** Every place in the order that the motor's history has. */
+  async historyOrders(motorId: string): Promise<number[]> {
+    const rows = await this.database.db
+      .select({ order: events.order })
+      .from(events)
+      .where(eq(events.motorId, motorId));
+    return rows.map((r) => r.order);
+  }
+
+  /** Oldest first, of what happened after a place in the order. */
+  async historyAfter(motorId: string, after: number, limit: number): Promise<EventRecord[]> {
+    const rows = await this.database.db
+      .select()
+      .from(events)
+      .where(and(eq(events.motorId, motorId), gt(events.order, after)))
+      .orderBy(asc(events.order))
+      .limit(limit);
     return rows.map(eventOf);
   }
 
@@ -260,7 +332,14 @@ export class MotorsRepository {
     return row ? motorOf(row) : null;
   }
 
-  async ship(tx: Transaction, id: string, at: Date) {
+  async withdraw(tx: Transaction, id: string, at: Date | null) {
+    await tx
+      .update(motors)
+      .set({ withdrawnAt: at, version: sql`${motors.version} + 1` })
+      .where(eq(motors.id, id));
+  }
+
+  async ship(tx: Transaction, id: string, at: Date | null) {
     await tx
       .update(motors)
       .set({ shippedAt: at, version: sql`${motors.version} + 1` })

@@ -1,13 +1,14 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
-import { readForm, IDENTITY_FIELDS, readNameplate } from '@norther/core';
+import { finding, readForm, IDENTITY_FIELDS, readNameplate } from '@norther/core';
 import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { Writer } from '../database/write.ts';
-import { badInput, conflict, notFound, stale } from '../http/problem.ts';
+import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
+import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
-import { judgeMotor, type JudgedMotor } from './motor-file.ts';
-import { MotorsRepository, type FloorRow } from './motors.repository.ts';
+import { Heavy } from '../heavy/heavy.ts';
+import { judgeMotor, type JudgedMotor, type MotorRows } from './motor-file.ts';
+import { MotorsRepository, type FloorRow, type HistoryPage } from './motors.repository.ts';
 import { openNotes, type FloorNote } from './floor-notes.ts';
 import { isoOf } from './rows-from-json.ts';
 import { shareNext } from './share-next.ts';
@@ -30,6 +31,7 @@ export class MotorsService {
   constructor(
     private readonly motors: MotorsRepository,
     private readonly writer: Writer,
+    private readonly heavy: Heavy,
   ) {
     this.floor = shareNext(async (shopId) => floorOf(await this.motors.floor(shopId)));
   }
@@ -38,21 +40,63 @@ export class MotorsService {
     return this.motors.find(person.shopId, words, after, limit);
   }
 
-  async open(person: Person, number: string, working = false): Promise<JudgedMotor> {
+  async rows(person: Person, number: string): Promise<MotorRows> {
     const rows = await this.motors.rows(person.shopId, number);
     if (!rows) throw notFound(`Motor ${number}`);
-    return judgeMotor(rows, working);
+    return rows;
   }
 
-  async history(person: Person, number: string) {
+  /** The motor with everything judged, as JSON. */
+  async open(person: Person, number: string): Promise<Uint8Array> {
+    return this.heavy.motor(await this.rows(person, number));
+  }
+
+  /** The points of a log, as JSON. */
+  async log(person: Person, number: string, readingId: string): Promise<string> {
+    const points = await this.motors.log(person.shopId, number, readingId);
+    if (points === null) throw notFound('This log');
+    return points;
+  }
+
+  /** The motor taken for this transaction and then read, so that nobody's change between is lost. */
+  async locked({ tx, person }: Pick<WriteContext, 'tx' | 'person'>, number: string): Promise<JudgedMotor> {
+    if (!(await this.motors.lock(tx, person.shopId, number))) throw notFound(`Motor ${number}`);
+    // Held while others wait for the motor: only what a decision asks is judged.
+    return judgeMotor((await this.motors.rows(person.shopId, number, tx))!, {
+      working: false,
+      onlyWhatCounts: true,
+    });
+  }
+
+  async history(person: Person, number: string, page: HistoryPage) {
     const id = await this.motors.idOf(person.shopId, number);
     if (!id) throw notFound(`Motor ${number}`);
-    return this.motors.history(id);
+    return this.motors.history(id, page);
   }
 
-  takeIn(person: Person, writeId: string, entry: MotorEntry): Promise<MotorRecord> {
+  /** Taken in by mistake: off the floor, kept on record, and restored the same way. */
+  withdraw(person: Person, write: WriteKey, number: string, reason: string, withdraw: boolean) {
+    if (person.role !== 'lead') throw forbidden('A motor is withdrawn by a lead, with a written reason.');
+    return this.writer.once(person, write, async ({ tx, now, record }) => {
+      const { file } = await this.locked({ tx, person }, number);
+      if ((file.motor.withdrawnAt !== null) === withdraw)
+        throw conflict(
+          withdraw ? 'motor.withdrawn' : 'motor.not-withdrawn',
+          `Motor ${number} is ${withdraw ? 'withdrawn already' : 'not withdrawn'}.`,
+        );
+      await this.motors.withdraw(tx, file.motor.id, withdraw ? now : null);
+      await record({
+        motorId: file.motor.id,
+        what: withdraw ? 'motor withdrawn' : 'motor put back on the floor',
+        why: reason,
+      });
+      return { number };
+    });
+  }
+
+  takeIn(person: Person, write: WriteKey, entry: MotorEntry): Promise<MotorRecord> {
     refuseWrongPlate(entry);
-    return this.writer.once(person, writeId, async ({ tx, now, record }) => {
+    return this.writer.once(person, write, async ({ tx, now, record }) => {
       if (await this.motors.idOf(person.shopId, entry.number, tx))
         throw conflict(
           'motor.number-taken',
@@ -65,19 +109,35 @@ export class MotorsService {
     });
   }
 
-  change(person: Person, writeId: string, number: string, change: MotorChange): Promise<MotorRecord> {
+  change(person: Person, write: WriteKey, number: string, change: MotorChange): Promise<MotorRecord> {
     const { version, why, ...entry } = change;
     refuseWrongPlate({ ...entry, number });
-    return this.writer.once(person, writeId, async ({ tx, record }) => {
-      const rows = await this.motors.rows(person.shopId, number, tx);
-      if (!rows) throw notFound(`Motor ${number}`);
-      const before = rows.motor;
+    return this.writer.once(person, write, async ({ tx, record }) => {
+      const { file } = await this.locked({ tx, person }, number);
+      const before = file.motor;
+      refuseGone(before, person, why);
       const after = await this.motors.update(tx, before.id, version, entry, number);
       if (!after) throw stale(before, change);
       await record({ motorId: before.id, what: 'motor changed', before, after, why });
       return after;
     });
   }
+}
+
+/** What was shipped or withdrawn is changed by a lead, with a reason, or not at all. */
+export function refuseGone(motor: MotorRecord, person: Person, why: string) {
+  const gone = motor.withdrawnAt ? 'withdrawn' : motor.shippedAt ? 'shipped' : null;
+  if (!gone) return;
+  if (person.role !== 'lead')
+    throw new Problem(
+      409,
+      `Motor ${motor.number} is ${gone}: only a lead changes its record, with a reason.`,
+      [finding('stop', `motor.${gone}`, `Motor ${motor.number} is ${gone}.`, [])],
+    );
+  if (why.trim().length < 3)
+    throw new Problem(409, `Motor ${motor.number} is ${gone}: say why its record is changed.`, [
+      finding('stop', 'motor.reason-missing', `Motor ${motor.number} is ${gone}: say why.`, ['why']),
+    ]);
 }
 
 function floorOf(rows: readonly FloorRow[]): FloorMotor[] {

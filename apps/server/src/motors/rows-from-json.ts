@@ -4,10 +4,11 @@ import type {
   HoldRecord,
   JointMarkRecord,
   MotorRecord,
-  ReadingRecord,
   StepRecord,
   WindingRecord,
 } from '@norther/records';
+
+import type { StoredReading } from './motor-file.ts';
 
 export type JsonRow = Record<string, unknown>;
 
@@ -51,6 +52,7 @@ export const motorOfJson = (r: JsonRow): MotorRecord =>
     rush: r['rush'],
     arrivedAt: time(r['arrived_at']),
     shippedAt: timeOrNull(r['shipped_at']),
+    withdrawnAt: timeOrNull(r['withdrawn_at']),
     version: r['version'],
   }) as MotorRecord;
 
@@ -63,6 +65,9 @@ export const windingOfJson = (r: JsonRow): WindingRecord =>
     version: r['version'],
     changedAt: time(r['changed_at']),
     changedBy: r['changed_by'],
+    planOrder: r['plan_order'],
+    releasedAt: timeOrNull(r['released_at']),
+    releasedBy: r['released_by'],
   }) as WindingRecord;
 
 export const stepOfJson = (r: JsonRow): StepRecord =>
@@ -74,6 +79,9 @@ export const stepOfJson = (r: JsonRow): StepRecord =>
     takenBy: r['taken_by'],
     signedAt: timeOrNull(r['signed_at']),
     signedBy: r['signed_by'],
+    takenOrder: r['taken_order'],
+    signedOrder: r['signed_order'],
+    reopenedOrder: r['reopened_order'],
     version: r['version'],
   }) as StepRecord;
 
@@ -87,22 +95,35 @@ export const holdOfJson = (r: JsonRow): HoldRecord =>
     clearedAt: timeOrNull(r['cleared_at']),
     clearedBy: r['cleared_by'],
     clearReason: r['clear_reason'],
+    order: r['order'],
   }) as HoldRecord;
 
 export const passOfJson = (r: JsonRow): GatePassRecord =>
-  ({ id: r['id'], gate: r['gate'], reason: r['reason'], at: time(r['at']), by: r['by'] }) as GatePassRecord;
+  ({
+    id: r['id'],
+    gate: r['gate'],
+    reason: r['reason'],
+    at: time(r['at']),
+    by: r['by'],
+    order: r['order'],
+  }) as GatePassRecord;
 
-export const readingOfJson = (r: JsonRow): ReadingRecord =>
+export const readingOfJson = (r: JsonRow): StoredReading =>
   ({
     id: r['id'],
     kind: r['kind'],
     stage: r['stage'],
     typed: r['typed'],
     values: r['values'],
-    ...(r['log'] ? { log: r['log'] } : {}),
+    logPoints: r['log_points'],
+    kept: r['kept'],
     takenAt: time(r['taken_at']),
     takenBy: r['taken_by'],
-  }) as ReadingRecord;
+    order: r['order'],
+    withdrawn: r['withdrawn']
+      ? { ...(r['withdrawn'] as object), at: time((r['withdrawn'] as JsonRow)['at']) }
+      : null,
+  }) as StoredReading;
 
 export const jointMarkOfJson = (r: JsonRow): JointMarkRecord =>
   ({
@@ -113,4 +134,5 @@ export const jointMarkOfJson = (r: JsonRow): JointMarkRecord =>
     note: r['note'],
     at: time(r['at']),
     by: r['by'],
+    order: r['order'],
   }) as JointMarkRecord;

@@ -1,7 +1,9 @@
 import { Injectable } from '@nestjs/common';
-import { and, eq, gt, lt, sql } from 'drizzle-orm';
-import { Database, type Db } from '../database/database.ts';
-import { people, sessions, shops } from '../database/schema.ts';
+import type { PersonRecord } from '@norther/records';
+import { and, asc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
+import { Database, type Db, type Transaction } from '../database/database.ts';
+import { events, people, sessions, shops } from '../database/schema.ts';
+import { uuidV7 } from '../database/uuid-v7.ts';
 import type { Person, Role } from './person.ts';
 
 const PERSON = {
@@ -10,6 +12,7 @@ const PERSON = {
   shop: shops.name,
   name: people.name,
   role: people.role,
+  demo: sql<boolean>`exists (select 1 from people d where d.shop_id = ${people.shopId} and d.published_pin and d.retired_at is null)`,
 };
 
 const sessionQuery = (db: Db) =>
@@ -18,7 +21,22 @@ const sessionQuery = (db: Db) =>
     .from(sessions)
     .innerJoin(people, eq(people.id, sessions.personId))
     .innerJoin(shops, eq(shops.id, people.shopId))
-    .where(and(eq(sessions.tokenHash, sql.placeholder('tokenHash')), gt(sessions.expiresAt, sql`now()`)));
+    .where(
+      and(
+        eq(sessions.tokenHash, sql.placeholder('tokenHash')),
+        gt(sessions.expiresAt, sql`now()`),
+        isNull(people.retiredAt),
+      ),
+    );
+
+const recordOf = (r: typeof people.$inferSelect): PersonRecord => ({
+  id: r.id,
+  name: r.name,
+  role: r.role as Role,
+  retiredAt: r.retiredAt?.toISOString() ?? null,
+  publishedPin: r.publishedPin,
+  version: r.version,
+});
 
 @Injectable()
 export class PeopleRepository {
@@ -29,40 +47,33 @@ export class PeopleRepository {
     this.session = sessionQuery(database.db).prepare('session');
   }
 
-  async byName(name: string) {
+  async byName(name: string): Promise<(Person & { readonly pinHash: string }) | null> {
     const [row] = await this.database.db
-      .select({
-        ...PERSON,
-        pinHash: people.pinHash,
-        lockedUntil: people.lockedUntil,
-      })
+      .select({ ...PERSON, pinHash: people.pinHash })
       .from(people)
       .innerJoin(shops, eq(shops.id, people.shopId))
-      .where(eq(sql`lower(${people.name})`, name.trim().toLowerCase()));
+      .where(and(eq(sql`lower(${people.name})`, name.trim().toLowerCase()), isNull(people.retiredAt)));
     return row ? { ...row, role: row.role as Role } : null;
   }
 
-  /** Counts a try and locks the name at the limit; an old lock that has run out starts the count anew. */
-  async countTry(id: string, limit: number, lockMinutes: number): Promise<number> {
-    const [row] = await this.database.db
-      .update(people)
-      .set({
-        failedTries: sql`case when ${people.lockedUntil} <= now() then 1 else ${people.failedTries} + 1 end`,
-        lockedUntil: sql`case when ${people.lockedUntil} <= now() then null
-          when ${people.failedTries} + 1 >= ${limit} then now() + make_interval(mins => ${lockMinutes})
-          else ${people.lockedUntil} end`,
-      })
-      .where(eq(people.id, id))
-      .returning({ tries: people.failedTries });
-    return row!.tries;
-  }
-
-  async clearTries(id: string) {
-    await this.database.db.update(people).set({ failedTries: 0, lockedUntil: null }).where(eq(people.id, id));
+  /** In the shop's own history; a shop of one is meant where the name is nobody's. */
+  async recordFailedSignIn(name: string, shopId: string | null) {
+    const shop = shopId ?? (await this.database.db.select({ id: shops.id }).from(shops).limit(1))[0]?.id;
+    if (!shop) return;
+    await this.database.db.insert(events).values({
+      id: uuidV7(),
+      shopId: shop,
+      motorId: null,
+      at: new Date(),
+      who: name.trim().slice(0, 80),
+      what: 'failed to sign in',
+      why: '',
+      writeId: '',
+    });
   }
 
   async addSession(tokenHash: string, personId: string, expiresAt: Date) {
-    await this.database.db.delete(sessions).where(lt(sessions.expiresAt, new Date()));
+    await this.database.db.delete(sessions).where(lt(sessions.expiresAt, sql`now()`));
     await this.database.db.insert(sessions).values({ tokenHash, personId, expiresAt });
   }
 
@@ -75,8 +86,98 @@ export class PeopleRepository {
     await this.database.db.delete(sessions).where(eq(sessions.tokenHash, tokenHash));
   }
 
-  async names(): Promise<string[]> {
-    const rows = await this.database.db.select({ name: people.name }).from(people).orderBy(people.name);
-    return rows.map((r) => r.name);
+  async dropSessionsOf(tx: Transaction, personId: string) {
+    await tx.delete(sessions).where(eq(sessions.personId, personId));
+  }
+
+  /** The shop that has nobody yet; null where there is somebody. */
+  async emptyShop(): Promise<{ readonly id: string; readonly setupHash: string | null } | null> {
+    const [row] = await this.database.db
+      .select({ id: shops.id, setupHash: shops.setupHash })
+      .from(shops)
+      .where(sql`not exists (select 1 from people p where p.shop_id = ${shops.id})`)
+      .limit(1);
+    return row ?? null;
+  }
+
+  /** @returns null when somebody was entered meanwhile */
+  addFirst(shopId: string, shopName: string, name: string, pinHash: string): Promise<Person | null> {
+    return this.database.db.transaction(async (tx) => {
+      await tx.select().from(shops).where(eq(shops.id, shopId)).for('update');
+      const there = await tx.select({ id: people.id }).from(people).where(eq(people.shopId, shopId)).limit(1);
+      if (there.length > 0) return null;
+      await tx.update(shops).set({ name: shopName, setupHash: null }).where(eq(shops.id, shopId));
+      const id = uuidV7();
+      await tx.insert(people).values({ id, shopId, name, role: 'lead', pinHash });
+      await tx.insert(events).values({
+        id: uuidV7(),
+        shopId,
+        motorId: null,
+        at: new Date(),
+        who: name,
+        what: 'shop set up',
+        after: { shop: shopName, lead: name },
+        why: '',
+        writeId: '',
+      });
+      return { id, shopId, shop: shopName, name, role: 'lead', demo: false };
+    });
+  }
+
+  async list(shopId: string): Promise<PersonRecord[]> {
+    const rows = await this.database.db
+      .select()
+      .from(people)
+      .where(eq(people.shopId, shopId))
+      .orderBy(asc(people.name));
+    return rows.map(recordOf);
+  }
+
+  /** Everybody of the shop, held until the transaction ends: who is the last lead depends on all of them. */
+  async lockAll(tx: Transaction, shopId: string): Promise<PersonRecord[]> {
+    await tx.select({ id: shops.id }).from(shops).where(eq(shops.id, shopId)).for('update');
+    const rows = await tx.select().from(people).where(eq(people.shopId, shopId));
+    return rows.map(recordOf);
+  }
+
+  /** @returns null when the name is taken */
+  async add(
+    tx: Transaction,
+    shopId: string,
+    { name, role, pinHash }: { readonly name: string; readonly role: Role; readonly pinHash: string },
+  ): Promise<PersonRecord | null> {
+    const [row] = await tx
+      .insert(people)
+      .values({ id: uuidV7(), shopId, name, role, pinHash })
+      .onConflictDoNothing()
+      .returning();
+    return row ? recordOf(row) : null;
+  }
+
+  /** @returns null when the name is taken */
+  async change(
+    tx: Transaction,
+    id: string,
+    change: Partial<typeof people.$inferInsert>,
+  ): Promise<PersonRecord | null> {
+    if (change.name !== undefined) {
+      const [same] = await tx
+        .select({ id: people.id })
+        .from(people)
+        .where(
+          and(
+            eq(sql`lower(${people.name})`, change.name.toLowerCase()),
+            sql`${people.id} <> ${id}`,
+            sql`${people.shopId} = (select shop_id from people where id = ${id})`,
+          ),
+        );
+      if (same) return null;
+    }
+    const [row] = await tx
+      .update(people)
+      .set({ ...change, version: sql`${people.version} + 1` })
+      .where(eq(people.id, id))
+      .returning();
+    return recordOf(row!);
   }
 }

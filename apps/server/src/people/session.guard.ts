@@ -1,11 +1,16 @@
-/** Nothing under /api is seen without signing in, but for signing in itself and the question whether the server lives. */
-import type { NextFunction, Request, Response } from 'express';
+/** Nothing under /api is seen without signing in, but for what says so itself. */
+import { CanActivate, type ExecutionContext, Injectable, Logger } from '@nestjs/common';
+import { Reflector } from '@nestjs/core';
+import type { NextFunction, Response } from 'express';
+import { isOpen, OPEN, underApi } from '../http/open.ts';
+import { Problem, sendProblem } from '../http/problem.ts';
+import { answerError } from '../http/problem.filter.ts';
 import type { SignedRequest } from '../http/request.ts';
-import type { PeopleService } from './people.service.ts';
+import { digest, type PeopleService } from './people.service.ts';
 
 export const COOKIE = 'norther_session';
 
-export function tokenOf(request: Request): string | undefined {
+export function tokenOf(request: SignedRequest): string | undefined {
   const pair = (request.headers.cookie ?? '')
     .split(';')
     .map((c) => c.trim())
@@ -13,26 +18,38 @@ export function tokenOf(request: Request): string | undefined {
   return pair?.slice(COOKIE.length + 1);
 }
 
-const open = (request: Request) =>
-  request.path === '/api/health' || (request.path === '/api/session' && request.method === 'POST');
+const unsigned = () => new Problem(401, 'Sign in first.');
 
-/** Express middleware rather than a Nest guard, so that documents and unknown addresses under /api are closed as well. */
+/** On the handler that was found, so that no spelling of its address goes round it: closed unless marked open. */
+@Injectable()
+export class SessionGuard implements CanActivate {
+  constructor(private readonly reflector: Reflector) {}
+
+  canActivate(context: ExecutionContext): boolean {
+    if (this.reflector.getAllAndOverride<boolean>(OPEN, [context.getHandler(), context.getClass()]))
+      return true;
+    if (!context.switchToHttp().getRequest<SignedRequest>().person) throw unsigned();
+    return true;
+  }
+}
+
+/**
+ * Finds out who asks, before anything of the body is read; documents and unknown addresses under /api, which have no
+ * handler, are closed here as well.
+ */
 export function requireSession(people: PeopleService) {
+  const log = new Logger('session');
   return async (request: SignedRequest, response: Response, next: NextFunction) => {
-    if (!request.path.startsWith('/api') || open(request)) return next();
+    if (!underApi(request) || isOpen(request)) return next();
     try {
-      const person = await people.whoHas(tokenOf(request));
-      if (!person) {
-        response
-          .status(401)
-          .type('application/problem+json')
-          .send({ type: 'about:blank', status: 401, title: 'Sign in first.', findings: [] });
-        return;
-      }
+      const token = tokenOf(request);
+      const person = await people.whoHas(token);
+      if (!person) return sendProblem(response, unsigned());
       request.person = person;
+      request.sessionKey = digest(token!);
       next();
     } catch (error) {
-      next(error);
+      answerError(error, request, response, log);
     }
   };
 }

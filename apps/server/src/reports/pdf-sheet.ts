@@ -122,7 +122,7 @@ export const printable = (text: string) =>
     .replaceAll('√', 'root ')
     .replaceAll('→', 'to');
 
-function plateLine({ plate }: JudgedMotor): string {
+function plateLine({ plans: { plate } }: JudgedMotor): string {
   const mark = plate.connection === 'delta' ? ' Δ' : plate.connection === 'star' ? ' Y' : '';
   return [
     plate.powerKw && `${showShort(plate.powerKw)} kW`,

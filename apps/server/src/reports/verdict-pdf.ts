@@ -64,7 +64,7 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   }
 
   // Winding with its drawing.
-  const analysis = (judged.proposed?.analysis ? judged.proposed : judged.asFound).analysis;
+  const analysis = judged.plans.toMake.analysis;
   if (analysis) {
     if (y > PAGE.height - 330) {
       doc.addPage();

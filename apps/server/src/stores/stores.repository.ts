@@ -1,9 +1,10 @@
 /** Reels and settings of the shop. */
 import { Injectable } from '@nestjs/common';
-import { and, asc, eq, sql } from 'drizzle-orm';
-import type { ReelEntry, ReelRecord, SettingsRecord } from '@norther/records';
+import { and, asc, desc, eq, isNull, lt, sql } from 'drizzle-orm';
+import type { EventRecord, ReelEntry, ReelRecord, SettingsRecord } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
-import { reels, shopSettings } from '../database/schema.ts';
+import { events, reels, shopSettings } from '../database/schema.ts';
+import { eventOf } from '../motors/motors.repository.ts';
 
 const reelOf = (r: typeof reels.$inferSelect): ReelRecord => ({
   id: r.id,
@@ -12,6 +13,7 @@ const reelOf = (r: typeof reels.$inferSelect): ReelRecord => ({
   grade: r.grade as ReelRecord['grade'],
   overEnamelMm: r.overEnamelMm,
   massKg: r.massKg,
+  retiredAt: r.retiredAt?.toISOString() ?? null,
   version: r.version,
 });
 
@@ -19,11 +21,16 @@ const reelOf = (r: typeof reels.$inferSelect): ReelRecord => ({
 export class StoresRepository {
   constructor(private readonly database: Database) {}
 
-  async reels(shopId: string, db: Db | Transaction = this.database.db): Promise<ReelRecord[]> {
+  /** Those in stock; with `retired` also those that are gone. */
+  async reels(
+    shopId: string,
+    db: Db | Transaction = this.database.db,
+    retired = false,
+  ): Promise<ReelRecord[]> {
     const rows = await db
       .select()
       .from(reels)
-      .where(eq(reels.shopId, shopId))
+      .where(and(eq(reels.shopId, shopId), retired ? undefined : isNull(reels.retiredAt)))
       .orderBy(asc(reels.bareDiameterMm), asc(reels.name));
     return rows.map(reelOf);
   }
@@ -84,7 +91,52 @@ export class StoresRepository {
     return row ? reelOf(row) : null;
   }
 
-  async remove(tx: Transaction, shopId: string, id: string) {
-    await tx.delete(reels).where(and(eq(reels.shopId, shopId), eq(reels.id, id)));
+  /** @returns null when the stored version is another */
+  async retire(
+    tx: Transaction,
+    shopId: string,
+    id: string,
+    version: number,
+    at: Date | null,
+  ): Promise<ReelRecord | null> {
+    const [row] = await tx
+      .update(reels)
+      .set({ retiredAt: at, version: sql`${reels.version} + 1` })
+      .where(and(eq(reels.shopId, shopId), eq(reels.id, id), eq(reels.version, version)))
+      .returning();
+    return row ? reelOf(row) : null;
+  }
+
+  /** Takes wound copper off a reel; never below nothing. @returns null where there is no such reel in stock */
+  async draw(tx: Transaction, shopId: string, name: string, kg: number): Promise<ReelRecord | null> {
+    const [row] = await tx
+      .update(reels)
+      .set({ massKg: sql`greatest(0, ${reels.massKg} - ${kg})`, version: sql`${reels.version} + 1` })
+      .where(
+        and(
+          eq(reels.shopId, shopId),
+          eq(sql`lower(${reels.name})`, name.toLowerCase()),
+          isNull(reels.retiredAt),
+        ),
+      )
+      .returning();
+    return row ? reelOf(row) : null;
+  }
+
+  /** Events of the shop that are no motor's, newest first. */
+  async history(shopId: string, before: number | undefined, limit: number): Promise<EventRecord[]> {
+    const rows = await this.database.db
+      .select()
+      .from(events)
+      .where(
+        and(
+          eq(events.shopId, shopId),
+          isNull(events.motorId),
+          before === undefined ? undefined : lt(events.order, before),
+        ),
+      )
+      .orderBy(desc(events.order))
+      .limit(limit);
+    return rows.map(eventOf);
   }
 }

@@ -3,13 +3,17 @@ import { Injectable } from '@nestjs/common';
 import { readShopSettings } from '@norther/core';
 import type { ReelEntry, ReelRecord, SettingsRecord, ShopRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { Writer } from '../database/write.ts';
+import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 import { StoresRepository } from './stores.repository.ts';
 
 const known = (name: string) =>
-  conflict('reel.name-taken', `There is a reel ${name} already; give this one another name.`, ['name']);
+  conflict(
+    'reel.name-taken',
+    `There is a reel ${name} already, in stock or retired; give this one another name, or bring that one back.`,
+    ['name'],
+  );
 
 @Injectable()
 export class StoresService {
@@ -21,16 +25,20 @@ export class StoresService {
   async shop(person: Person): Promise<ShopRecord> {
     const [settings, reels] = await Promise.all([
       this.stores.settings(person.shopId),
-      this.stores.reels(person.shopId),
+      this.stores.reels(person.shopId, undefined, true),
     ]);
-    return { settings, reels };
+    return {
+      settings,
+      reels: reels.filter((r) => r.retiredAt === null),
+      retired: reels.filter((r) => r.retiredAt !== null),
+    };
   }
 
-  saveSettings(person: Person, writeId: string, next: SettingsRecord): Promise<SettingsRecord> {
+  saveSettings(person: Person, write: WriteKey, next: SettingsRecord): Promise<SettingsRecord> {
     if (person.role !== 'lead') throw forbidden('Only a lead changes what holds for the whole shop.');
     const { findings } = readShopSettings(next.typed);
     if (findings.length > 0) throw badInput(findings);
-    return this.writer.once(person, writeId, async ({ tx, record }) => {
+    return this.writer.once(person, write, async ({ tx, record }) => {
       const before = await this.stores.settings(person.shopId, tx);
       const saved = await this.stores.saveSettings(tx, person.shopId, next);
       if (!saved) throw stale(before, next);
@@ -44,8 +52,8 @@ export class StoresService {
     });
   }
 
-  addReel(person: Person, writeId: string, entry: ReelEntry): Promise<ReelRecord> {
-    return this.writer.once(person, writeId, async ({ tx, record }) => {
+  addReel(person: Person, write: WriteKey, entry: ReelEntry): Promise<ReelRecord> {
+    return this.writer.once(person, write, async ({ tx, record }) => {
       const reel = await this.stores.add(tx, person.shopId, uuidV7(), entry);
       if (!reel) throw known(entry.name);
       await record({ motorId: null, what: `reel ${reel.name} added`, after: reel });
@@ -55,14 +63,14 @@ export class StoresService {
 
   changeReel(
     person: Person,
-    writeId: string,
+    write: WriteKey,
     id: string,
     { version, ...entry }: ReelEntry & { version: number },
   ): Promise<ReelRecord> {
-    return this.writer.once(person, writeId, async ({ tx, record }) => {
+    return this.writer.once(person, write, async ({ tx, record }) => {
       const before = await this.stores.reel(tx, person.shopId, id);
       if (!before) throw notFound('This reel');
-      const others = await this.stores.reels(person.shopId, tx);
+      const others = await this.stores.reels(person.shopId, tx, true);
       if (others.some((r) => r.id !== id && r.name === entry.name)) throw known(entry.name);
       const after = await this.stores.change(tx, person.shopId, id, version, entry);
       if (!after) throw stale(before, entry);
@@ -71,13 +79,34 @@ export class StoresService {
     });
   }
 
-  removeReel(person: Person, writeId: string, id: string): Promise<{ removed: string }> {
-    return this.writer.once(person, writeId, async ({ tx, record }) => {
+  /** A reel that is used up is retired, with a version and on record; it can come back. */
+  retireReel(
+    person: Person,
+    write: WriteKey,
+    id: string,
+    version: number,
+    retire: boolean,
+  ): Promise<ReelRecord> {
+    return this.writer.once(person, write, async ({ tx, now, record }) => {
       const before = await this.stores.reel(tx, person.shopId, id);
       if (!before) throw notFound('This reel');
-      await this.stores.remove(tx, person.shopId, id);
-      await record({ motorId: null, what: `reel ${before.name} removed`, before });
-      return { removed: id };
+      const after = await this.stores.retire(tx, person.shopId, id, version, retire ? now : null);
+      if (!after) throw stale(before, { version });
+      await record({
+        motorId: null,
+        what: `reel ${before.name} ${retire ? 'retired' : 'brought back'}`,
+        before,
+        after,
+      });
+      return after;
     });
+  }
+
+  history(
+    person: Person,
+    { before, limit }: { readonly before?: number | undefined; readonly limit: number },
+  ) {
+    if (person.role !== 'lead') throw forbidden('The history of the shop is a lead’s to read.');
+    return this.stores.history(person.shopId, before, limit);
   }
 }

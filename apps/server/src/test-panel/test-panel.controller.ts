@@ -1,11 +1,13 @@
-import { Body, Controller, Param, Post } from '@nestjs/common';
+import { Body, Controller, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { ReadingEntry } from '@norther/records';
+import { ReadingEntry, WithReason } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
-import { Who, WriteId } from '../http/request.ts';
+import type { WriteKey } from '../database/write.ts';
+import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { TestPanelService } from './test-panel.service.ts';
 
+class ReasonGiven extends createZodDto(WithReason) {}
 class NewReading extends createZodDto(ReadingEntry) {}
 
 @ApiTags('tests')
@@ -16,10 +18,22 @@ export class TestPanelController {
   @Post()
   add(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Body() body: NewReading,
   ) {
-    return this.panel.add(person, writeId, number, body);
+    return this.panel.add(person, write, number, body);
+  }
+
+  @Post(':id/withdraw')
+  @HttpCode(200)
+  withdraw(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: ReasonGiven,
+  ) {
+    return this.panel.withdraw(person, write, number, id, body.reason);
   }
 }

@@ -1,10 +1,22 @@
+import type { LogPoint } from '@norther/core';
 import { Injectable } from '@nestjs/common';
 import type { Transaction } from '../database/database.ts';
-import { readings } from '../database/schema.ts';
+import { curves, readings, withdrawals } from '../database/schema.ts';
 
 @Injectable()
 export class TestPanelRepository {
-  async insert(tx: Transaction, row: typeof readings.$inferInsert) {
-    await tx.insert(readings).values(row);
+  /** @returns its place in the order of all that happened */
+  async insert(
+    tx: Transaction,
+    row: typeof readings.$inferInsert,
+    log: readonly LogPoint[] | undefined,
+  ): Promise<number> {
+    const [saved] = await tx.insert(readings).values(row).returning({ order: readings.order });
+    if (log) await tx.insert(curves).values({ readingId: row.id, shopId: row.shopId, points: log });
+    return saved!.order;
+  }
+
+  async withdraw(tx: Transaction, row: typeof withdrawals.$inferInsert) {
+    await tx.insert(withdrawals).values(row);
   }
 }

@@ -1,12 +1,21 @@
-/** Readings: refused while something in them must be mended, else stored as typed and as read. */
+/** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
-import { finding, judgeTest, readForm, TEST_KINDS, type Stage } from '@norther/core';
+import {
+  contextFor,
+  CORE_VERSION,
+  finding,
+  judgeTest,
+  readForm,
+  TEST_KINDS,
+  voidedBy,
+  type Stage,
+} from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { Writer } from '../database/write.ts';
-import { badInput, notFound } from '../http/problem.ts';
-import { judgeMotor } from '../motors/motor-file.ts';
-import { MotorsRepository } from '../motors/motors.repository.ts';
+import { Writer, type WriteKey } from '../database/write.ts';
+import { MOST_POINTS } from '../exchange/import-document.ts';
+import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
+import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
 import { TestPanelRepository } from './test-panel.repository.ts';
 
@@ -14,16 +23,17 @@ import { TestPanelRepository } from './test-panel.repository.ts';
 export class TestPanelService {
   constructor(
     private readonly readings: TestPanelRepository,
-    private readonly motors: MotorsRepository,
+    private readonly motors: MotorsService,
     private readonly writer: Writer,
   ) {}
 
-  add(person: Person, writeId: string, number: string, entry: ReadingEntry) {
+  add(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
     const kind = TEST_KINDS[entry.kind];
-    return this.writer.once(person, writeId, async ({ tx, now, record }) => {
-      const rows = await this.motors.rows(person.shopId, number, tx);
-      if (!rows) throw notFound(`Motor ${number}`);
-      if (!kind.stages.includes(entry.stage as Stage))
+    const stage = entry.stage as Stage;
+    return this.writer.once(person, write, async (context) => {
+      const judged = await this.motors.locked(context, number);
+      refuseGone(judged.file.motor, person, '');
+      if (!kind.stages.includes(stage))
         throw badInput([
           finding(
             'stop',
@@ -32,13 +42,10 @@ export class TestPanelService {
             ['stage'],
           ),
         ]);
+      refuseTooMany(judged.visit, entry);
       const typed = { ...kind.defaults, ...withoutEmpty(entry.typed) };
-      const judged = judgeMotor(rows);
-      const planned = judged.proposed?.analysis ?? judged.asFound.analysis;
       const outcome = judgeTest(entry.kind, typed, {
-        plate: judged.plate,
-        // As it came, a motor is held against what was found.
-        analysis: entry.stage === 'incoming' ? judged.asFound.analysis : planned,
+        ...contextFor(judged.plans, stage),
         ...(entry.log ? { log: entry.log } : {}),
       });
       if (!outcome.ok) throw badInput(outcome.findings);
@@ -46,24 +53,66 @@ export class TestPanelService {
       const row = {
         id: uuidV7(),
         shopId: person.shopId,
-        motorId: rows.motor.id,
+        motorId: judged.file.motor.id,
         kind: entry.kind,
-        stage: entry.stage,
+        stage,
         typed,
         values: { ...numbers, ...texts },
-        log: entry.log ?? null,
-        takenAt: now,
+        logPoints: entry.log?.length ?? 0,
+        kept: entry.log ? { core: CORE_VERSION, outcome } : null,
+        takenAt: context.now,
         takenBy: person.name,
       };
-      await this.readings.insert(tx, row);
-      await record({
-        motorId: rows.motor.id,
+      const order = await this.readings.insert(context.tx, row, entry.log);
+      await context.record({
+        motorId: judged.file.motor.id,
         what: `${entry.kind} measured, ${entry.stage}`,
         after: typed,
       });
-      return { id: row.id, verdict: outcome.judgement.verdict };
+      const voided = voidedBy({ kind: entry.kind, stage, order }, judged.visit);
+      return { id: row.id, verdict: outcome.judgement.verdict, voided };
     });
   }
+
+  /** Taken back by who took it, or by a lead: it stays readable, and counts no more. */
+  withdraw(person: Person, write: WriteKey, number: string, id: string, reason: string) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, reason);
+      const reading = file.readings.find((r) => r.id === id);
+      if (!reading) throw notFound('This reading');
+      if (reading.withdrawn)
+        throw conflict('reading.withdrawn', `${reading.withdrawn.by} has withdrawn it already.`);
+      if (person.role !== 'lead' && reading.takenBy !== person.name)
+        throw forbidden(`A reading is withdrawn by ${reading.takenBy}, who took it, or by a lead.`);
+      await this.readings.withdraw(context.tx, {
+        readingId: id,
+        shopId: person.shopId,
+        motorId: file.motor.id,
+        reason,
+        at: context.now,
+        by: person.name,
+      });
+      await context.record({
+        motorId: file.motor.id,
+        what: `${reading.kind} withdrawn, ${reading.stage}`,
+        before: reading.typed,
+        why: reason,
+      });
+      return { id, withdrawnBy: person.name };
+    });
+  }
+}
+
+/** More than any motor was ever measured; a script that runs wild ends here. */
+const MOST_READINGS = 400;
+
+function refuseTooMany({ readings }: { readonly readings: readonly object[] }, entry: ReadingEntry) {
+  if (readings.length >= MOST_READINGS)
+    throw conflict('reading.too-many', `A motor has ${MOST_READINGS} readings at most.`);
+  const points = (readings as readonly { logPoints: number }[]).reduce((n, r) => n + r.logPoints, 0);
+  if (points + (entry.log?.length ?? 0) > MOST_POINTS)
+    throw conflict('reading.too-many-points', `A motor's logs have ${MOST_POINTS} points at most.`, ['log']);
 }
 
 const withoutEmpty = (typed: Record<string, string>) =>

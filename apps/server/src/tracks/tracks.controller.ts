@@ -1,14 +1,16 @@
 import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { GateId, StationId } from '@norther/core';
-import { GateName, RaiseHold, SignStep, StationName, WithReason } from '@norther/records';
+import { AmendStep, GateName, RaiseHold, SignStep, StationName, WithReason } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { notFound } from '../http/problem.ts';
-import { Who, WriteId } from '../http/request.ts';
+import type { WriteKey } from '../database/write.ts';
+import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { TracksService } from './tracks.service.ts';
 
 class Signature extends createZodDto(SignStep) {}
+class Amendment extends createZodDto(AmendStep) {}
 class NewHold extends createZodDto(RaiseHold) {}
 class ReasonGiven extends createZodDto(WithReason) {}
 
@@ -26,57 +28,81 @@ export class TracksController {
   @HttpCode(200)
   take(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Param('station') name: string,
   ) {
-    return this.tracks.take(person, writeId, number, station(name));
+    return this.tracks.take(person, write, number, station(name));
   }
 
   @Post('stations/:station/sign')
   @HttpCode(200)
   sign(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Param('station') name: string,
     @Body() body: Signature,
   ) {
-    return this.tracks.sign(person, writeId, number, station(name), body.typed);
+    return this.tracks.sign(person, write, number, station(name), body);
+  }
+
+  @Post('stations/:station/amend')
+  @HttpCode(200)
+  amend(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Param('station') name: string,
+    @Body() body: Amendment,
+  ) {
+    return this.tracks.amend(person, write, number, station(name), body);
+  }
+
+  @Post('stations/:station/reopen')
+  @HttpCode(200)
+  reopen(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Param('station') name: string,
+    @Body() body: ReasonGiven,
+  ) {
+    return this.tracks.reopen(person, write, number, station(name), body.reason);
   }
 
   @Post('holds')
   hold(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Body() body: NewHold,
   ) {
-    return this.tracks.hold(person, writeId, number, body.body, body.reason);
+    return this.tracks.hold(person, write, number, body.body, body.reason);
   }
 
   @Post('holds/:id/clear')
   @HttpCode(200)
   clear(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Param('id') id: string,
     @Body() body: ReasonGiven,
   ) {
-    return this.tracks.clear(person, writeId, number, id, body.reason);
+    return this.tracks.clear(person, write, number, id, body.reason);
   }
 
   @Post('gates/:gate/pass')
   @HttpCode(200)
   pass(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Param('gate') gate: string,
     @Body() body: ReasonGiven,
   ) {
     if (!GateName.safeParse(gate).success) throw notFound(`Gate ${gate}`);
-    return this.tracks.pass(person, writeId, number, gate as GateId, body.reason);
+    return this.tracks.pass(person, write, number, gate as GateId, body.reason);
   }
 }

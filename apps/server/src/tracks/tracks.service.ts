@@ -2,46 +2,47 @@
 import { Injectable } from '@nestjs/common';
 import {
   checkGate,
-  checkStationRecord,
-  finding,
-  holdOn,
-  requiredBefore,
+  checkSigning,
+  mayGoOn,
+  passOf,
+  restingOn,
+  signerOf,
   stationOf,
+  type Finding,
   type GateId,
-  type Station,
   type StationId,
 } from '@norther/core';
 import type { HoldRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { Writer, type WriteContext } from '../database/write.ts';
+import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem } from '../http/problem.ts';
-import { judgeMotor, type JudgedMotor } from '../motors/motor-file.ts';
 import { MotorsRepository } from '../motors/motors.repository.ts';
-import type { Person, Role } from '../people/person.ts';
+import { MotorsService, refuseGone } from '../motors/motors.service.ts';
+import type { Person } from '../people/person.ts';
 import { TracksRepository } from './tracks.repository.ts';
 
-/** Who may sign what: tests by the tester, shipping by the lead, the rest by anybody signed in. */
-const SIGNERS: Partial<Record<StationId, readonly Role[]>> = {
-  check: ['tester', 'lead'],
-  test: ['tester', 'lead'],
-  ship: ['lead'],
-};
+/** Refused for the state of the work, not for the input. */
+const notYet = (findings: readonly Finding[]) => new Problem(409, findings[0]!.message, findings);
+const stops = (findings: readonly Finding[]) => findings.filter((f) => f.severity === 'stop');
 
 @Injectable()
 export class TracksService {
   constructor(
     private readonly tracks: TracksRepository,
-    private readonly motors: MotorsRepository,
+    private readonly motors: MotorsService,
+    private readonly rows: MotorsRepository,
     private readonly writer: Writer,
   ) {}
 
-  take(person: Person, writeId: string, number: string, station: StationId) {
-    return this.writer.once(person, writeId, async (context) => {
-      const judged = await this.locked(context, number);
+  take(person: Person, write: WriteKey, number: string, station: StationId) {
+    return this.writer.once(person, write, async (context) => {
+      const judged = await this.motors.locked(context, number);
       const { file } = judged;
       const step = file.steps.find((s) => s.station === station);
       if (step?.signedAt) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
-      this.mayGoOn(judged, station);
+      refuseGone(file.motor, person, '');
+      const against = mayGoOn(judged, station);
+      if (against.length > 0) throw notYet(against);
       await this.tracks.take(context.tx, {
         id: step?.id ?? uuidV7(),
         shopId: person.shopId,
@@ -50,27 +51,41 @@ export class TracksService {
         at: context.now,
         by: person.name,
       });
-      await context.record({ motorId: file.motor.id, what: `${station} taken`, before: step ?? null });
+      await context.record({
+        motorId: file.motor.id,
+        what: `${station} taken`,
+        before: step?.takenBy ? { takenBy: step.takenBy } : null,
+        after: { takenBy: person.name },
+      });
       return { station, takenBy: person.name };
     });
   }
 
-  sign(person: Person, writeId: string, number: string, station: StationId, typed: Record<string, string>) {
-    return this.writer.once(person, writeId, async (context) => {
-      const judged = await this.locked(context, number);
+  sign(
+    person: Person,
+    write: WriteKey,
+    number: string,
+    station: StationId,
+    { typed, why }: { readonly typed: Record<string, string>; readonly why: string },
+  ) {
+    return this.writer.once(person, write, async (context) => {
+      const judged = await this.motors.locked(context, number);
       const { file } = judged;
       const step = file.steps.find((s) => s.station === station);
       if (step?.signedAt)
         throw conflict('step.signed', `${stationOf(station).title} is signed already, by ${step.signedBy}.`);
-      const allowed = SIGNERS[station];
-      if (allowed && !allowed.includes(person.role))
-        throw forbidden(
-          `${stationOf(station).title} is signed by ${allowed.join(' or ')}; you are signed in as ${person.role}.`,
-        );
-      this.mayGoOn(judged, station);
-      const { findings } = checkStationRecord(station, typed, number);
-      if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
-      await this.tracks.sign(context.tx, {
+      refuseGone(file.motor, person, why);
+      const wrongRole = signerOf(station, person.role);
+      if (wrongRole.length > 0) throw new Problem(403, wrongRole[0]!.message, wrongRole);
+      const against = mayGoOn(judged, station);
+      if (against.length > 0) throw notYet(against);
+      const { record, claims } = checkSigning(judged, station, typed);
+      if (stops(record).length > 0) throw badInput(record);
+      const unproven = stops(claims);
+      // A lead may sign over what is missing, with a reason that stays beside the signature.
+      const signedOver = unproven.length > 0 && person.role === 'lead' && why.length >= 3;
+      if (unproven.length > 0 && !signedOver) throw notYet(unproven);
+      const signed = await this.tracks.sign(context.tx, {
         id: step?.id ?? uuidV7(),
         shopId: person.shopId,
         motorId: file.motor.id,
@@ -79,20 +94,89 @@ export class TracksService {
         at: context.now,
         by: person.name,
       });
-      if (station === 'ship') await this.motors.ship(context.tx, file.motor.id, context.now);
+      if (!signed) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
+      if (station === 'ship') await this.rows.ship(context.tx, file.motor.id, context.now);
       await context.record({
         motorId: file.motor.id,
         what: `${station} signed`,
         before: step?.typed ?? null,
-        after: typed,
+        after: signedOver ? { ...typed, signedOver: unproven.map((f) => f.message) } : typed,
+        why,
       });
       return { station, signedBy: person.name };
     });
   }
 
-  hold(person: Person, writeId: string, number: string, body: HoldRecord['body'], reason: string) {
-    return this.writer.once(person, writeId, async (context) => {
-      const { file } = await this.locked(context, number);
+  /** What was signed is corrected in the open: the old stays readable in the history. */
+  amend(
+    person: Person,
+    write: WriteKey,
+    number: string,
+    station: StationId,
+    {
+      typed,
+      reason,
+      version,
+    }: { readonly typed: Record<string, string>; readonly reason: string; readonly version: number },
+  ) {
+    return this.writer.once(person, write, async (context) => {
+      const judged = await this.motors.locked(context, number);
+      const { file } = judged;
+      const step = file.steps.find((s) => s.station === station);
+      if (!step?.signedAt)
+        throw conflict(
+          'step.not-signed',
+          `${stationOf(station).title} is not signed; there is nothing to amend.`,
+        );
+      refuseGone(file.motor, person, reason);
+      if (person.role !== 'lead' && step.signedBy !== person.name)
+        throw forbidden(`It is amended by ${step.signedBy}, who signed it, or by a lead.`);
+      if (step.version !== version)
+        throw conflict('write.stale', 'Somebody amended this since you opened it: look again.');
+      const { record } = checkSigning(judged, station, typed);
+      if (stops(record).length > 0) throw badInput(record);
+      await this.tracks.amend(context.tx, step.id, typed);
+      await context.record({
+        motorId: file.motor.id,
+        what: `${station} amended`,
+        before: step.typed,
+        after: typed,
+        why: reason,
+      });
+      return { station, version: version + 1 };
+    });
+  }
+
+  /** Opens a signed station again, and all that rest on it: their work is to be done anew. */
+  reopen(person: Person, write: WriteKey, number: string, station: StationId, reason: string) {
+    if (person.role !== 'lead')
+      throw forbidden('A station is opened again by a lead, with a written reason.');
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, reason);
+      if (!file.steps.some((s) => s.station === station && s.signedAt))
+        throw conflict('step.not-signed', `${stationOf(station).title} is not signed; it is open as it is.`);
+      const open = file.steps.filter(
+        (s) => s.signedAt && restingOn(station).includes(s.station as StationId),
+      );
+      for (const step of open) {
+        await this.tracks.reopen(context.tx, step.id);
+        await context.record({
+          motorId: file.motor.id,
+          what: `${step.station} opened again`,
+          before: { ...step.typed, signedBy: step.signedBy, signedAt: step.signedAt },
+          why: reason,
+        });
+      }
+      if (file.motor.shippedAt) await this.rows.ship(context.tx, file.motor.id, null);
+      return { opened: open.map((s) => s.station) };
+    });
+  }
+
+  hold(person: Person, write: WriteKey, number: string, body: HoldRecord['body'], reason: string) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, reason);
       const hold = await this.tracks.hold(context.tx, {
         id: uuidV7(),
         shopId: person.shopId,
@@ -107,29 +191,34 @@ export class TracksService {
     });
   }
 
-  clear(person: Person, writeId: string, number: string, holdId: string, reason: string) {
-    return this.writer.once(person, writeId, async (context) => {
-      const { file } = await this.locked(context, number);
+  clear(person: Person, write: WriteKey, number: string, holdId: string, reason: string) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
       const hold = file.holds.find((h) => h.id === holdId);
       if (!hold) throw notFound('This hold');
       if (hold.clearedAt) throw conflict('hold.cleared', `${hold.clearedBy} has cleared this hold already.`);
       if (person.role !== 'lead' && hold.raisedBy !== person.name)
         throw forbidden(`A hold is released by the lead, or by ${hold.raisedBy} who raised it.`);
-      await this.tracks.clear(context.tx, holdId, context.now, person.name, reason);
+      if (!(await this.tracks.clear(context.tx, holdId, context.now, person.name, reason)))
+        throw conflict('hold.cleared', 'This hold is cleared already.');
       await context.record({
         motorId: file.motor.id,
         what: `${hold.body} released`,
-        before: hold,
+        before: { reason: hold.reason, raisedBy: hold.raisedBy, raisedAt: hold.raisedAt },
         why: reason,
       });
       return { id: holdId, clearedBy: person.name };
     });
   }
 
-  pass(person: Person, writeId: string, number: string, gate: GateId, reason: string) {
+  pass(person: Person, write: WriteKey, number: string, gate: GateId, reason: string) {
     if (person.role !== 'lead') throw forbidden('A gate is passed by the lead, with a written reason.');
-    return this.writer.once(person, writeId, async (context) => {
-      const { file, facts } = await this.locked(context, number);
+    return this.writer.once(person, write, async (context) => {
+      const { file, facts, visit } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, reason);
+      const earlier = passOf(visit, gate);
+      if (earlier)
+        throw conflict('gate.passed', `${earlier.by} has passed this gate already: ${earlier.reason}`);
       const state = checkGate(gate, facts);
       if (state.open) throw conflict('gate.open', 'This gate is open; it needs no reason.');
       await this.tracks.pass(context.tx, {
@@ -149,38 +238,5 @@ export class TracksService {
       });
       return { gate, by: person.name };
     });
-  }
-
-  private async locked({ tx, person }: WriteContext, number: string): Promise<JudgedMotor> {
-    const rows = await this.motors.rows(person.shopId, number, tx, true);
-    if (!rows) throw notFound(`Motor ${number}`);
-    return judgeMotor(rows);
-  }
-
-  /** Earlier stations signed, nothing held, and the gate before it open or passed by the lead. */
-  private mayGoOn({ file, facts }: JudgedMotor, id: StationId) {
-    const station: Station = stationOf(id);
-    const unsigned = requiredBefore(id).filter(
-      (before) => !file.steps.some((s) => s.station === before && s.signedAt),
-    );
-    if (unsigned.length > 0)
-      throw conflict(
-        'step.too-early',
-        `${station.title}: to be signed before it: ${unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ')}.`,
-      );
-    const hold = holdOn(id, file.holds);
-    if (hold)
-      throw conflict(
-        'step.held',
-        `Held by ${hold.raisedBy}: ${hold.reason}. It goes on when the hold is released.`,
-      );
-    if (!station.gate || file.gatePasses.some((p) => p.gate === station.gate)) return;
-    const gate = checkGate(station.gate, facts);
-    if (!gate.open)
-      throw new Problem(
-        409,
-        `${gate.title} is shut: ${gate.findings.find((f) => f.severity === 'stop')!.message}`,
-        [finding('stop', 'gate.shut', gate.title, []), ...gate.findings],
-      );
   }
 }

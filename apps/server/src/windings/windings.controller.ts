@@ -1,13 +1,15 @@
-import { Body, Controller, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { JointMarkEntry, WindingChange, WindingRole } from '@norther/records';
+import { JointMarkEntry, SeenVersion, WindingChange, WindingRole } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { Problem } from '../http/problem.ts';
-import { Who, WriteId } from '../http/request.ts';
+import type { WriteKey } from '../database/write.ts';
+import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { WindingsService } from './windings.service.ts';
 
 class ChangedWinding extends createZodDto(WindingChange) {}
+class Release extends createZodDto(SeenVersion) {}
 class NewJointMark extends createZodDto(JointMarkEntry) {}
 
 @ApiTags('windings')
@@ -18,24 +20,42 @@ export class WindingsController {
   @Put('windings/:role')
   save(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Param('role') role: string,
     @Body() body: ChangedWinding,
   ) {
     const known = WindingRole.safeParse(role);
     if (!known.success) throw new Problem(404, 'A winding is as-found, proposed or as-wound.');
-    return this.windings.save(person, writeId, number, known.data, body);
+    return this.windings.save(person, write, number, known.data, body);
+  }
+
+  @Post('windings/proposed/release')
+  @HttpCode(200)
+  release(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Body() body: Release,
+  ) {
+    return this.windings.release(person, write, number, body.version);
+  }
+
+  /** Every joint that is still open, made. */
+  @Post('joints/rest')
+  @HttpCode(200)
+  markRest(@Who() person: Person, @Write() write: WriteKey, @Param('number') number: string) {
+    return this.windings.markRest(person, write, number);
   }
 
   /** A joint made, found wrong, or opened again. */
   @Post('joints')
   mark(
     @Who() person: Person,
-    @WriteId() writeId: string,
+    @Write() write: WriteKey,
     @Param('number') number: string,
     @Body() body: NewJointMark,
   ) {
-    return this.windings.mark(person, writeId, number, body);
+    return this.windings.mark(person, write, number, body);
   }
 }

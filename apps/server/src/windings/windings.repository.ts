@@ -1,27 +1,24 @@
 import { Injectable } from '@nestjs/common';
-import { and, eq } from 'drizzle-orm';
-import type { WindingRecord } from '@norther/records';
+import { and, eq, sql } from 'drizzle-orm';
+import type { JointMarkRecord, WindingRecord } from '@norther/records';
 import type { Transaction } from '../database/database.ts';
 import { jointMarks, windings } from '../database/schema.ts';
 import { windingRecordOf } from '../motors/motors.repository.ts';
 
+const NEXT = sql`nextval('happened')`;
+
 @Injectable()
 export class WindingsRepository {
-  async find(tx: Transaction, motorId: string, role: string): Promise<WindingRecord | null> {
-    const [row] = await tx
-      .select()
-      .from(windings)
-      .where(and(eq(windings.motorId, motorId), eq(windings.role, role)));
-    return row ? windingRecordOf(row) : null;
-  }
-
   /** Inserts version 1, or moves `version` on by one. @returns null when the stored version is another */
-  async save(tx: Transaction, row: typeof windings.$inferInsert): Promise<WindingRecord | null> {
+  async save(
+    tx: Transaction,
+    { anotherPlan, ...row }: typeof windings.$inferInsert & { readonly anotherPlan: boolean },
+  ): Promise<WindingRecord | null> {
     const [saved] =
       row.version === 0
         ? await tx
             .insert(windings)
-            .values({ ...row, version: 1 })
+            .values({ ...row, version: 1, planOrder: anotherPlan ? NEXT : 0 })
             .onConflictDoNothing()
             .returning()
         : await tx
@@ -32,6 +29,9 @@ export class WindingsRepository {
               version: row.version + 1,
               changedAt: row.changedAt,
               changedBy: row.changedBy,
+              releasedAt: row.releasedAt ?? null,
+              releasedBy: row.releasedBy ?? null,
+              ...(anotherPlan ? { planOrder: NEXT } : {}),
             })
             .where(
               and(
@@ -44,7 +44,38 @@ export class WindingsRepository {
     return saved ? windingRecordOf(saved) : null;
   }
 
-  async mark(tx: Transaction, row: typeof jointMarks.$inferInsert) {
-    await tx.insert(jointMarks).values(row);
+  /** @returns null when the stored version is another */
+  async release(
+    tx: Transaction,
+    id: string,
+    version: number,
+    { at, by, anotherPlan }: { readonly at: Date; readonly by: string; readonly anotherPlan: boolean },
+  ): Promise<WindingRecord | null> {
+    const [row] = await tx
+      .update(windings)
+      .set({
+        releasedAt: at,
+        releasedBy: by,
+        version: version + 1,
+        ...(anotherPlan ? { planOrder: NEXT } : {}),
+      })
+      .where(and(eq(windings.id, id), eq(windings.version, version)))
+      .returning();
+    return row ? windingRecordOf(row) : null;
+  }
+
+  async mark(tx: Transaction, row: typeof jointMarks.$inferInsert): Promise<JointMarkRecord> {
+    const [saved] = await tx.insert(jointMarks).values(row).returning();
+    const { id, plan, joint, note, by, order, at } = saved!;
+    return {
+      id,
+      plan,
+      joint,
+      mark: saved!.mark as JointMarkRecord['mark'],
+      note,
+      by,
+      order,
+      at: at.toISOString(),
+    };
   }
 }

@@ -8,6 +8,7 @@ import type {
   MotorStanding,
   MotorVerdict,
   TestOutcome,
+  Voided,
 } from '@norther/core';
 import type {
   EventRecord,
@@ -29,9 +30,12 @@ import type {
 } from '@norther/records';
 
 export interface Session {
+  readonly id: string;
   readonly name: string;
   readonly role: 'winder' | 'tester' | 'lead';
   readonly shop: string;
+  /** Somebody still has a PIN that stands in the documentation. */
+  readonly demo: boolean;
 }
 export interface FloorNote {
   readonly body: 'stator' | 'rotor' | 'motor';
@@ -53,9 +57,13 @@ export interface FloorMotor {
 export type ShownReading = Omit<ReadingRecord, 'log'> & {
   readonly logPoints: number;
   readonly outcome: TestOutcome;
+  /** Why it proves nothing of the winding as it is now; null when it counts. */
+  readonly voided: Voided | null;
 };
 export interface MotorFile {
   readonly motor: MotorRecord;
+  /** Where an imported record came from. */
+  readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
   readonly steps: readonly StepRecord[];
   readonly holds: readonly HoldRecord[];

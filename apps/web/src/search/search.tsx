@@ -10,6 +10,7 @@ import {
   readSearch,
   supplyOf,
   throughOpening,
+  tooLargeToSearch,
   unconnectedWindingOf,
   validCircuits,
   type Candidate,
@@ -20,7 +21,7 @@ import {
   type WindingAnalysis,
 } from '@norther/core';
 import { stockOf } from '@norther/records';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useShopQuery, type MotorFile } from '../app/api.ts';
 import { useCard } from '../data-card/use-card.ts';
@@ -72,11 +73,19 @@ function Bench({ file }: { file: MotorFile }) {
   const core = coreOf(card);
   const supply = supplyOf(found.plate, card);
   const missing = missingForSearch(core, supply);
+  const stock = useMemo(() => stockOf(shop?.reels ?? []), [shop]);
   const pitch = winding ? Math.round(analysis?.layout.meanPitch ?? winding.pitch) : 1;
   const turns = analysis?.layout.meanTurns ?? winding?.turnsPerCoil ?? 10;
   const [edited, setEdited] = useState<Typed>({});
   const typed = winding ? { ...beginSearch(winding, pitch, turns), ...edited } : edited;
   const wish = readSearch(typed);
+  const tooLarge = wish.ok
+    ? tooLargeToSearch({
+        stock,
+        bundles: throughOpening(wish.value.bundles, card.slotOpening),
+        pitches: wish.value.pitches,
+      })
+    : null;
   const [both, setBoth] = useState(true);
   const [rank, setRank] = useState<SearchRank>('least-loss');
   const [axes, setAxes] = useState<readonly [Axis, Axis]>(['copperKg', 'lossW']);
@@ -87,7 +96,7 @@ function Bench({ file }: { file: MotorFile }) {
   const ranked = useDeferredValue(best);
 
   const go = () => {
-    if (!winding || !wish.ok || missing) return;
+    if (!winding || !wish.ok || missing || tooLarge) return;
     setChosen(null);
     const circuits = analysis ? validCircuits(analysis.layout) : [1];
     start({
@@ -95,7 +104,7 @@ function Bench({ file }: { file: MotorFile }) {
       winding,
       core,
       supply,
-      stock: stockOf(shop?.reels ?? []),
+      stock,
       bundles: throughOpening(wish.value.bundles, card.slotOpening),
       circuits,
       connections: both ? ['star', 'delta'] : [card.connection ?? 'star'],
@@ -140,7 +149,7 @@ function Bench({ file }: { file: MotorFile }) {
       field={field}
       value={typed[field.id] ?? ''}
       onType={(value) => setEdited({ ...edited, [field.id]: value })}
-      doubts={wish.findings.filter((f) => f.fields.includes(field.id))}
+      doubts={[...wish.findings, ...(tooLarge ? [tooLarge] : [])].filter((f) => f.fields.includes(field.id))}
     />
   );
   return (
@@ -185,7 +194,7 @@ function Bench({ file }: { file: MotorFile }) {
             Wire from {shop?.reels.length ?? 0} reels; circuits that work for this winding.
           </p>
           <div className="flex flex-wrap gap-2">
-            <Key primary type="submit" disabled={running || !wish.ok}>
+            <Key primary type="submit" disabled={running || !wish.ok || tooLarge !== null}>
               Search
             </Key>
             <Key letter="Esc" disabled={!running} onClick={cancel}>

@@ -2,6 +2,7 @@
 import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
 import type { ConnectionList, Joint } from './connection-list.ts';
 import { traceCurrent, type Feed } from './trace.ts';
+import { WalkNetwork } from './walk-network.ts';
 import { explainWalk, type WalkMistake } from './walk-slips.ts';
 
 /** What the compass showed at a group: north, south, no field; null where it was not read. */
@@ -108,23 +109,28 @@ export interface WalkJudgement {
   readonly state: 'unread' | 'right-so-far' | 'right' | 'wrong';
   readonly wrongGroups: readonly number[];
   readonly compassTurned: boolean;
-  /** Fewest mistakes first; empty when nothing is wrong. */
+  /** Fewest mistakes first; empty when nothing is wrong, or when nobody asked. */
   readonly explanations: readonly WalkMistake[];
+  /** Whether every way of joining it wrongly was tried; with very many wrong readings it is not. */
+  readonly exact: boolean;
 }
 
 const flip = (r: WalkReading): WalkReading => (r === 'N' ? 'S' : r === 'S' ? 'N' : r);
 
 /**
  * @param readings index: group number − 1; null where not read yet
+ * @param explain whether to look for the slips that explain a wrong walk, which costs tens of milliseconds at most
  */
 export function judgeWalk(
   layout: WindingLayout,
   list: ConnectionList,
   phase: Phase | 'all',
   readings: readonly WalkReading[],
+  explain = true,
 ): WalkJudgement {
   const { feed } = walkFeed(list, phase);
-  const wanted = showing(layout, list.joints, feed);
+  const network = new WalkNetwork(layout, list.joints, feed);
+  const wanted = network.asJoined();
   const read = wanted.map((_, i) => readings[i] ?? null);
   const done = read.filter((r) => r !== null).length;
   const fed = wanted.flatMap((w, i) => (w === '0' ? [] : [i]));
@@ -135,19 +141,21 @@ export function judgeWalk(
   // One reading alone cannot tell a turned compass from a reversed group.
   const compassTurned = done > 2 && turned.length < straight.length && turned.length < fed.length / 2;
   const wrong = compassTurned ? turned : straight;
-  if (done === 0) return { state: 'unread', wrongGroups: [], compassTurned: false, explanations: [] };
+  if (done === 0)
+    return { state: 'unread', wrongGroups: [], compassTurned: false, explanations: [], exact: true };
   if (wrong.length === 0)
     return {
       state: fed.every((i) => read[i] !== null) ? 'right' : 'right-so-far',
       wrongGroups: [],
       compassTurned,
       explanations: [],
+      exact: true,
     };
   const seen = compassTurned ? read.map(flip) : read;
   return {
     state: 'wrong',
     wrongGroups: wrong,
     compassTurned,
-    explanations: explainWalk(layout, list, seen, wrong, (joints) => showing(layout, joints, feed)),
+    ...(explain ? explainWalk(layout, list, seen, wrong, network) : { explanations: [], exact: true }),
   };
 }

@@ -3,7 +3,7 @@
  * trusting how it was made, and shows what a wrongly made one would do.
  */
 import type { WindingLayout } from '../winding/index.ts';
-import type { GroupEnd, Joint } from './connection-list.ts';
+import { buildNetwork, type NetworkJoint } from './network.ts';
 
 export interface Feed {
   /** Lead marks, or `star` for every star point. All of a list are joined while the current flows. */
@@ -25,87 +25,28 @@ export interface Traced {
   readonly resistanceCoils: number;
 }
 
-/** A group's resistance in mean coils: its turns. Source: equal wire, length by turns; first principles. */
-const resistanceOf = (layout: WindingLayout) =>
-  layout.groups.map((g) => g.coils.reduce((n, c) => n + layout.coils[c - 1]!.turnShare, 0));
-
 /**
  * @param joints ends that are joined; an end in no joint hangs open
  * Source: Kirchhoff's laws, node potentials; first principles.
  */
-export function traceCurrent(
-  layout: WindingLayout,
-  joints: readonly Pick<Joint, 'ends' | 'kind' | 'lead' | 'phase'>[],
-  feed: Feed,
-): Traced {
+export function traceCurrent(layout: WindingLayout, joints: readonly NetworkJoint[], feed: Feed): Traced {
   const groups = layout.groups.length;
-  const resistance = resistanceOf(layout);
-  // One node a joint, one for each end that hangs open, then leads joined by hand are merged.
-  const node = new Int32Array(2 * groups).fill(-1);
-  const at = (e: GroupEnd) => 2 * (e.group - 1) + (e.end === 's' ? 0 : 1);
-  const byMark = new Map<string, number[]>();
-  const mark = (name: string, n: number) => {
-    const known = byMark.get(name);
-    if (known) known.push(n);
-    else byMark.set(name, [n]);
-  };
-  let nodes = 0;
-  for (const joint of joints) {
-    const n = nodes++;
-    if (joint.kind === 'star') mark('star', n);
-    if (joint.lead) mark(joint.lead, n);
-    if (joint.lead && joint.lead === feed.openAt) {
-      const other = nodes++;
-      mark('open', other);
-      for (const e of joint.ends) node[at(e)] = layout.groups[e.group - 1]!.phase === joint.phase ? n : other;
-    } else for (const e of joint.ends) node[at(e)] = n;
-  }
-  for (let i = 0; i < node.length; i++) if (node[i] === -1) node[i] = nodes++;
-  const parent = Array.from({ length: nodes }, (_, i) => i);
-  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)));
-  const nodesOf = (names: readonly string[]) => names.flatMap((n) => byMark.get(n) ?? []);
-  for (const set of [feed.into, feed.outOf, ...(feed.joined ?? [])]) {
-    const list = nodesOf(set);
-    for (const n of list) parent[root(n)] = root(list[0]!);
-  }
   const none: Traced = {
     current: new Array<number>(groups).fill(0),
     polarity: new Array<null>(groups).fill(null),
     live: [],
     resistanceCoils: Infinity,
   };
-  const source = nodesOf(feed.into)[0];
-  const sink = nodesOf(feed.outOf)[0];
-  if (source === undefined || sink === undefined) return none;
-  const [from, to] = [root(source), root(sink)];
+  const network = buildNetwork(layout, joints, feed);
+  if (!network) return none;
+  const { resistance, node, reached, from, to } = network;
   if (from === to) return { ...none, resistanceCoils: 0 };
-
-  // Only what is connected with the feed takes part.
-  const links = new Map<number, number[]>();
-  for (let g = 0; g < groups; g++)
-    for (const side of [0, 1]) {
-      const a = root(node[2 * g + side]!);
-      const list = links.get(a);
-      if (list) list.push(g);
-      else links.set(a, [g]);
-    }
-  const reached = new Map<number, number>([[from, 0]]);
-  const queue = [from];
-  for (let n = queue.pop(); n !== undefined; n = queue.pop())
-    for (const g of links.get(n) ?? [])
-      for (const side of [0, 1]) {
-        const other = root(node[2 * g + side]!);
-        if (!reached.has(other)) {
-          reached.set(other, reached.size);
-          queue.push(other);
-        }
-      }
   if (!reached.has(to)) return none;
   const size = reached.size;
   const matrix = Array.from({ length: size }, () => new Float64Array(size + 1));
   for (let g = 0; g < groups; g++) {
-    const a = reached.get(root(node[2 * g]!));
-    const b = reached.get(root(node[2 * g + 1]!));
+    const a = reached.get(node[2 * g]!);
+    const b = reached.get(node[2 * g + 1]!);
     if (a === undefined || b === undefined || a === b) continue;
     const conductance = 1 / resistance[g]!;
     matrix[a]![a]! += conductance;
@@ -119,8 +60,8 @@ export function traceCurrent(
   matrix[ground]![ground] = 1;
   const volts = solve(matrix);
   const current = Array.from({ length: groups }, (_, g) => {
-    const a = reached.get(root(node[2 * g]!));
-    const b = reached.get(root(node[2 * g + 1]!));
+    const a = reached.get(node[2 * g]!);
+    const b = reached.get(node[2 * g + 1]!);
     if (a === undefined || b === undefined) return 0;
     const i = (volts[a]! - volts[b]!) / resistance[g]!;
     return Math.abs(i) < 1e-9 ? 0 : i;

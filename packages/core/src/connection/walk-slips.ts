@@ -1,7 +1,8 @@
 /** What explains a walk that reads wrong, with the fewest slips of the hand that joined the ends. */
 import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
-import type { ConnectionList, GroupEnd, Joint } from './connection-list.ts';
+import type { ConnectionList, GroupEnd } from './connection-list.ts';
 import type { WalkReading } from './polarity-walk.ts';
+import type { EndPair, WalkNetwork } from './walk-network.ts';
 
 export interface WalkMistake {
   readonly kind:
@@ -12,6 +13,7 @@ export interface WalkMistake {
     | 'groups-exchanged'
     | 'several'
     | 'no-field'
+    | 'too-many'
     | 'unexplained';
   readonly message: string;
   /** Joints to open. */
@@ -25,9 +27,10 @@ export interface WalkMistake {
 interface Slip extends Omit<WalkMistake, 'mistakes'> {
   readonly short: string;
 }
-/** Ends taken for other ends. */
-interface Exchange extends Slip {
-  readonly as: (e: GroupEnd) => GroupEnd;
+/** Ends that may have been taken for each other; put into words only when they explain something. */
+interface Exchange {
+  readonly pairs: readonly EndPair[];
+  readonly slip: () => Slip;
 }
 
 const COUNT = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
@@ -35,10 +38,16 @@ const COUNT = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
 const MOST = 6;
 
 /**
+ * Readings of groups worked out before it is given up: some tens of milliseconds. A hand that walked a real winding has
+ * far fewer slips than that can tell; random letters do not.
+ */
+const BUDGET = 1_000_000;
+
+/**
  * @param seen what the compass showed, by group number − 1; null where not read
  * @param wrong groups that read wrong
- * @param showing what the groups show when the ends are joined like that
- * @returns the likeliest four at most, fewest slips first; never empty
+ * @param network the winding as it must be joined, fed as it was fed
+ * @returns the likeliest four at most, fewest slips first, never empty; and whether every way was tried
  * Source: every exchange of ends is made in the list of joints and its network solved again. A group joined the other way
  * round leaves the network as it was and only turns its own pole, so what then still differs is covered by the fewest
  * reversed groups, circuits and phases. First principles.
@@ -48,14 +57,14 @@ export function explainWalk(
   list: ConnectionList,
   seen: readonly WalkReading[],
   wrong: readonly number[],
-  showing: (joints: readonly Joint[]) => readonly WalkReading[],
-): WalkMistake[] {
+  network: WalkNetwork,
+): { readonly explanations: WalkMistake[]; readonly exact: boolean } {
   const names = (groups: readonly number[]) => groups.map((n) => layout.groups[n - 1]!.name).join(', ');
   const reversals = reversalsOf(layout, list);
   // A reversed group shows the other pole; one without a field, or with one where none is fed, is not reversed.
-  const other = stillWrong(showing(list.joints), seen);
+  const other = stillWrong(network.asJoined(), seen);
   const asOne = other ? reversals.all.filter((r) => covers(r.groups, other, seen)) : [];
-  if (asOne.length) return best(asOne.map(alone));
+  if (asOne.length) return { explanations: best(asOne.map(alone)), exact: true };
 
   const together: WalkMistake[] = [];
   if (wrong.every((n) => seen[n - 1] === '0'))
@@ -66,31 +75,46 @@ export function explainWalk(
       groups: [...wrong],
       mistakes: 1,
     });
-  const cover = other ? reversals.cover(other, seen) : null;
-  const most = Math.min(cover?.length ?? MOST, MOST);
-  if (cover && cover.length <= MOST) together.push(joined(layout, cover));
-  for (const exchange of [...exchangesOf(layout, list, wrong), ...endsOf(layout, list, wrong)]) {
-    const left = stillWrong(showing(remake(list.joints, exchange.as)), seen);
-    if (left === null) continue;
-    if (left.length === 0) together.push(alone(exchange));
+  const cover = other ? reversals.cover(other, seen, MOST) : null;
+  const most = cover?.length ?? MOST;
+  if (cover) together.push(joined(layout, cover));
+  let exact = true;
+  const left: number[] = [];
+  for (const exchange of exchanges(layout, list, wrong)) {
+    if (network.work > BUDGET) {
+      exact = false;
+      break;
+    }
+    left.length = 0;
+    const fits = network.show(exchange.pairs, (group, shows) => {
+      const s = seen[group - 1];
+      if (s === null || s === undefined || s === shows) return true;
+      if (s === '0' || shows === '0') return false;
+      left.push(group);
+      return true;
+    });
+    if (!fits) continue;
+    if (left.length === 0) together.push(alone(exchange.slip()));
     else {
-      const rest = reversals.cover(left, seen);
-      if (rest.length + 1 < most) together.push(joined(layout, [exchange, ...rest]));
+      network.work += layout.groups.length;
+      const rest = reversals.cover(left, seen, most - 2);
+      if (rest) together.push(joined(layout, [exchange.slip(), ...rest]));
     }
   }
   if (together.length) {
     const fewest = Math.min(...together.map((m) => m.mistakes));
-    return best(together.filter((m) => m.mistakes === fewest));
+    return { explanations: best(together.filter((m) => m.mistakes === fewest)), exact };
   }
-  return [
-    {
-      kind: 'unexplained',
-      message: `${names(wrong)} read wrong; no few slips explain that. Open and check their joints one by one.`,
-      joints: jointsAt(list, wrong),
-      groups: [...wrong],
-      mistakes: wrong.length,
-    },
-  ];
+  const unexplained: WalkMistake = {
+    kind: exact ? 'unexplained' : 'too-many',
+    message: exact
+      ? `${names(wrong)} read wrong; no few slips explain that. Open and check their joints one by one.`
+      : `${wrong.length} of ${layout.groups.length} groups read wrong, too many to tell why. Check the feed and the compass, and walk again.`,
+    joints: exact ? jointsAt(list, wrong) : [],
+    groups: [...wrong],
+    mistakes: wrong.length,
+  };
+  return { explanations: [unexplained], exact };
 }
 
 const best = (list: readonly WalkMistake[]) =>
@@ -141,7 +165,11 @@ function stillWrong(shows: readonly WalkReading[], seen: readonly WalkReading[])
   return left;
 }
 
-const jointsAt = (list: ConnectionList, groups: readonly number[], besides?: Joint['kind']) =>
+const jointsAt = (
+  list: ConnectionList,
+  groups: readonly number[],
+  besides?: ConnectionList['joints'][number]['kind'],
+) =>
   list.joints
     .filter((j) => j.kind !== besides && j.ends.some((e) => groups.includes(e.group)))
     .map((j) => j.number);
@@ -173,27 +201,43 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
   });
   const circuitsOf = (phase: Phase) => (list.paths[phase].length > 1 ? list.paths[phase] : []);
 
-  /** The fewest reversals that turn exactly the wrong groups, of those that were read. */
-  function cover(wrong: readonly number[], seen: readonly WalkReading[]): Slip[] {
-    return PHASES.flatMap((phase) => {
-      const all = groupsOf(phase);
-      const within = (turned: boolean): Slip[] => {
-        const off = (n: number) => seen[n - 1] !== null && wrong.includes(n) !== turned;
-        const single = new Set(all.filter(off));
-        const slips: Slip[] = turned ? [whole(phase)] : [];
+  const groupsByPhase = PHASES.map(groupsOf);
+  const count = layout.groups.length + 1;
+
+  /**
+   * The fewest reversals that turn exactly the wrong groups, of those that were read.
+   * @returns null when more than `most` would be needed
+   */
+  function cover(wrong: readonly number[], seen: readonly WalkReading[], most = Infinity): Slip[] | null {
+    const isWrong = new Uint8Array(count);
+    for (const n of wrong) isWrong[n] = 1;
+    const slips: Slip[] = [];
+    for (const [i, phase] of PHASES.entries()) {
+      const all = groupsByPhase[i]!;
+      const within = (turned: boolean): (() => Slip)[] => {
+        const single = new Uint8Array(count);
+        for (const n of all) if (seen[n - 1] !== null && (isWrong[n] === 1) !== turned) single[n] = 1;
+        const found: (() => Slip)[] = turned ? [() => whole(phase)] : [];
         for (const path of circuitsOf(phase)) {
-          const bad = path.filter((n) => single.has(n));
-          const good = path.filter((n) => seen[n - 1] !== null && !single.has(n));
-          if (path.length < 2 || bad.length <= 1 + good.length) continue;
-          slips.push(circuit(path));
-          for (const n of bad) single.delete(n);
-          for (const n of good) single.add(n);
+          let bad = 0;
+          let fine = 0;
+          for (const n of path) {
+            if (single[n]) bad++;
+            else if (seen[n - 1] !== null) fine++;
+          }
+          if (path.length < 2 || bad <= 1 + fine) continue;
+          found.push(() => circuit(path));
+          for (const n of path) if (seen[n - 1] !== null) single[n] = single[n] ? 0 : 1;
         }
-        return [...slips, ...[...single].map(group)];
+        for (const n of all) if (single[n]) found.push(() => group(n));
+        return found;
       };
       const [apart, turned] = [within(false), within(true)];
-      return all.length > 1 && turned.length < apart.length ? turned : apart;
-    });
+      const fewest = all.length > 1 && turned.length < apart.length ? turned : apart;
+      if (slips.length + fewest.length > most) return null;
+      slips.push(...fewest.map((slip) => slip()));
+    }
+    return slips;
   }
   return {
     all: PHASES.flatMap((phase) => [
@@ -207,32 +251,38 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
   };
 }
 
-const same = (a: GroupEnd, b: GroupEnd) => a.group === b.group && a.end === b.end;
-
-/** The joints as they would be had every end been taken for another. */
-const remake = (joints: readonly Joint[], as: (e: GroupEnd) => GroupEnd): Joint[] =>
-  joints.map((j) => ({ ...j, ends: j.ends.map(as) }));
-
-/** Pairs of groups one of which reads wrong: somebody took one for the other. */
-function exchangesOf(layout: WindingLayout, list: ConnectionList, wrong: readonly number[]): Exchange[] {
+/** Groups taken for each other, then ends changed over, of which at least one reads wrong or lies in a phase that does. */
+function* exchanges(
+  layout: WindingLayout,
+  list: ConnectionList,
+  wrong: readonly number[],
+): Generator<Exchange> {
   const name = (n: number) => layout.groups[n - 1]!.name;
-  return wrong.slice(0, 6).flatMap((a) =>
-    layout.groups
-      .map((g) => g.number)
-      .filter((b) => b !== a && !(wrong.includes(b) && b < a))
-      .map((b) => ({
-        kind: 'groups-exchanged',
-        message: `${name(a)} and ${name(b)} are joined in each other’s place.`,
-        short: `${name(a)} and ${name(b)} are joined in each other’s place`,
-        joints: jointsAt(list, [a, b]),
-        groups: [a, b],
-        as: (e) => (e.group === a ? { ...e, group: b } : e.group === b ? { ...e, group: a } : e),
-      })),
-  );
-}
-
-/** Pairs of ends that may have been changed over, in the phases that read wrong. */
-function endsOf(layout: WindingLayout, list: ConnectionList, wrong: readonly number[]): Exchange[] {
+  const off = new Set(wrong);
+  for (const a of wrong.slice(0, 6))
+    for (const { number: b } of layout.groups) {
+      if (b === a || (off.has(b) && b < a)) continue;
+      const short = `${name(a)} and ${name(b)} are joined in each other’s place`;
+      yield {
+        pairs: [
+          [
+            { group: a, end: 's' },
+            { group: b, end: 's' },
+          ],
+          [
+            { group: a, end: 'f' },
+            { group: b, end: 'f' },
+          ],
+        ],
+        slip: () => ({
+          kind: 'groups-exchanged',
+          message: `${short}.`,
+          short,
+          joints: jointsAt(list, [a, b]),
+          groups: [a, b],
+        }),
+      };
+    }
   const phases = new Set(wrong.map((n) => layout.groups[n - 1]!.phase));
   const ends = layout.groups
     .filter((g) => phases.has(g.phase))
@@ -240,24 +290,28 @@ function endsOf(layout: WindingLayout, list: ConnectionList, wrong: readonly num
       { group: g.number, end: 's' },
       { group: g.number, end: 'f' },
     ]);
-  const pairs = ends.flatMap((x, i) =>
-    ends.slice(i + 1).flatMap((y) => (x.group === y.group ? [] : [[x, y] as const])),
-  );
-  const tried =
-    pairs.length > 3000
-      ? pairs.filter(([x, y]) => wrong.includes(x.group) || wrong.includes(y.group))
-      : pairs;
-  const name = (e: GroupEnd) => `${layout.groups[e.group - 1]!.name}${e.end}`;
-  return tried.map(([x, y]) => {
-    const at = list.joints.filter((j) => j.ends.some((e) => same(e, x) || same(e, y))).map((j) => j.number);
-    const short = `${name(x)} and ${name(y)} are changed over`;
-    return {
-      kind: 'jumper-misplaced',
-      message: `${short} between joints ${at.join(' and ')}.`,
-      short,
-      joints: at,
-      groups: [x.group, y.group],
-      as: (e) => (same(e, x) ? y : same(e, y) ? x : e),
-    };
-  });
+  // Of a large winding only those at a group that reads wrong.
+  const many = (ends.length * ends.length) / 2 > 3000;
+  const word = (e: GroupEnd) => `${name(e.group)}${e.end}`;
+  const same = (a: GroupEnd, b: GroupEnd) => a.group === b.group && a.end === b.end;
+  for (const [i, x] of ends.entries())
+    for (const y of ends.slice(i + 1)) {
+      if (x.group === y.group || (many && !off.has(x.group) && !off.has(y.group))) continue;
+      yield {
+        pairs: [[x, y]],
+        slip: () => {
+          const at = list.joints
+            .filter((j) => j.ends.some((e) => same(e, x) || same(e, y)))
+            .map((j) => j.number);
+          const short = `${word(x)} and ${word(y)} are changed over`;
+          return {
+            kind: 'jumper-misplaced',
+            message: `${short} between joints ${at.join(' and ')}.`,
+            short,
+            joints: at,
+            groups: [x.group, y.group],
+          };
+        },
+      };
+    }
 }

@@ -22,11 +22,12 @@ export function judgePolarity(
   _n: Readonly<Record<string, number>>,
   t: Readonly<Record<string, string>>,
   plan: { readonly layout: WindingLayout; readonly connection: ConnectionList } | null,
+  explain = true,
 ): Judgement {
   const readings = readWalk(t['sequence'] ?? '');
   const groups = plan?.layout.groups ?? [];
   const complete = plan !== null && readings.length === groups.length;
-  const walk = complete ? judgeWalk(plan.layout, plan.connection, 'all', readings) : null;
+  const walk = complete ? judgeWalk(plan.layout, plan.connection, 'all', readings, explain) : null;
   const figure = derive(
     {
       id: 'wrongGroups',
@@ -56,6 +57,10 @@ export function judgePolarity(
   else
     for (const e of walk.explanations.slice(0, 2))
       reasons.push(`${e === walk.explanations[0] ? '' : 'Or: '}${e.message}`);
+  if (walk && walk.wrongGroups.length > 0 && !explain)
+    reasons.push(`${walk.wrongGroups.map((n) => groups[n - 1]!.name).join(', ')} read wrong.`);
+  if (walk && !walk.exact && walk.explanations[0]?.kind !== 'too-many')
+    reasons.push('So many read wrong that not every explanation was tried.');
   if (walk?.compassTurned) reasons.push('The compass was read the other way round; that alone is no fault.');
   const open = walk?.explanations[0]?.joints ?? [];
   return {

@@ -38,6 +38,8 @@ export interface TestContext {
   readonly analysis?: WindingAnalysis | null;
   readonly meanTurnMeasured?: boolean;
   readonly log?: readonly LogPoint[];
+  /** Whether to look for what explains a walk that reads wrong; yes when absent. */
+  readonly explain?: boolean;
 }
 
 export interface TestKind {
@@ -122,7 +124,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     required: ['sequence'],
     defaults: {},
     stages: ['before-varnish'],
-    judge: (n, t, c) => judgePolarity(n, t, c.analysis ?? null),
+    judge: (n, t, c) => judgePolarity(n, t, c.analysis ?? null, c.explain ?? true),
   },
   cure: {
     id: 'cure',

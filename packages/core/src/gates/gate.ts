@@ -10,6 +10,8 @@ export interface LatestTest {
   readonly kind: TestKindId;
   readonly stage: Stage;
   readonly judgement: Judgement;
+  /** Why it proves nothing of the winding as it is now; null when it counts. */
+  readonly voided: { readonly code: 'too-early' | 'changed'; readonly message: string } | null;
 }
 
 export interface GateFacts {
@@ -25,7 +27,7 @@ export interface GateState {
   readonly findings: readonly Finding[];
 }
 
-/** One finding when a test is missing or stops; none when it is sound or to watch. */
+/** One finding when a test is missing, proves nothing any more, or stops; none when it is sound or to watch. */
 export function wantTest(facts: GateFacts, kind: TestKindId, stage: Stage, consequence: string): Finding[] {
   const title = TEST_KINDS[kind].title;
   const latest = facts.tests.find((t) => t.kind === kind && t.stage === stage);
@@ -35,6 +37,16 @@ export function wantTest(facts: GateFacts, kind: TestKindId, stage: Stage, conse
         'stop',
         `gate.${kind}-missing`,
         `${title}, ${STAGES[stage]}: not measured yet.`,
+        [kind],
+        consequence,
+      ),
+    ];
+  if (latest.voided)
+    return [
+      finding(
+        'stop',
+        `gate.${kind}-void`,
+        `${title}, ${STAGES[stage]}: ${latest.voided.message}; measure again.`,
         [kind],
         consequence,
       ),

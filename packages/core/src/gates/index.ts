@@ -5,7 +5,7 @@ import { beforeStripping } from './before-stripping.ts';
 import { beforeVarnish } from './before-varnish.ts';
 import type { GateFacts, GateState } from './gate.ts';
 
-export type { GateFacts, GateState, LatestTest } from './gate.ts';
+export { wantTest, type GateFacts, type GateState, type LatestTest } from './gate.ts';
 
 const GATES: Readonly<Record<GateId, (facts: GateFacts) => GateState>> = {
   'before-stripping': beforeStripping,

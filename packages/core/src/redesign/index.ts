@@ -4,6 +4,7 @@ export * from './search-form.ts';
 export {
   DEFAULT_LIMITS,
   missingForSearch,
+  tooLargeToSearch,
   WindingSearch,
   type Candidate,
   type SearchLimits,

@@ -4,7 +4,13 @@ import { slotShape } from '../analysis/index.ts';
 import { connectionList, validCircuits, type Star } from '../connection/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import { layOut, skewFactor, windingFactor, type WindingSpec } from '../winding/index.ts';
-import { bundlesFromStock, type Bundle, type BundleLimits, type Reel } from '../wire/index.ts';
+import {
+  bundlesFromStock,
+  tooManyBundles,
+  type Bundle,
+  type BundleLimits,
+  type Reel,
+} from '../wire/index.ts';
 
 export interface SearchLimits {
   readonly toothT: number;
@@ -290,6 +296,21 @@ function scoreOf(
     case 'lowest-density':
       return c.density * (1 + c.strands / 1e4);
   }
+}
+
+/** Spans that are laid out and joined for every search. */
+const MOST_SPANS = 150;
+
+/** What is to be narrowed before a search may begin, counted and not tried; null when it may. */
+export function tooLargeToSearch(space: Pick<SearchSpace, 'stock' | 'bundles' | 'pitches'>): Finding | null {
+  if (space.pitches.length > MOST_SPANS)
+    return finding(
+      'stop',
+      'search.too-many-spans',
+      `${space.pitches.length} spans are more than the ${MOST_SPANS} of one search: narrow them.`,
+      ['spans', 'spanFrom', 'spanTo'],
+    );
+  return tooManyBundles(space.stock, space.bundles);
 }
 
 /** What a search needs and has not got, in one sentence with the fields; null when it can begin. */

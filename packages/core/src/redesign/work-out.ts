@@ -26,6 +26,7 @@ import { concentricPitches } from '../winding/index.ts';
 import {
   showWires,
   throughOpening,
+  tooManyToCompare,
   turnAreaMm2,
   wiresNear,
   type BundleLimits,
@@ -172,7 +173,10 @@ export function workOut(found: Typed, plate: Nameplate, wish: RedesignWish): Out
       true,
     ),
   );
-  const bundle = wiresNear(area.value, wish.stock, throughOpening(wish.limits, was.card.slotOpening))[0];
+  const bundles = throughOpening(wish.limits, was.card.slotOpening);
+  const tooMany = tooManyToCompare(wish.stock, bundles);
+  if (tooMany) return refused([tooMany]);
+  const bundle = wiresNear(area.value, wish.stock, bundles)[0];
   const findings: Finding[] = [];
   if (!bundle)
     findings.push(

@@ -1,7 +1,8 @@
 /** The stations of an AC rewind: what to do, what to record, what can hurt. */
 import { choice, quantity, text, type Field } from '../fields/index.ts';
-import type { TestKindId } from '../electrical-tests/index.ts';
+import type { Stage, TestKindId } from '../electrical-tests/index.ts';
 
+export type Role = 'winder' | 'tester' | 'lead';
 export type Body = 'stator' | 'rotor' | 'motor';
 export type StationId =
   | 'intake'
@@ -34,9 +35,18 @@ export interface Station {
   readonly caution?: { readonly name: string; readonly text: string };
   /** Gate that must be open before this station is taken. */
   readonly gate?: GateId;
-  /** Tests that belong to the station and are entered on the test sheet. */
-  readonly tests: readonly TestKindId[];
+  /** Tests that belong to the station and are entered on the test sheet; it is not signed without them. */
+  readonly tests: readonly StationTest[];
+  /** Who signs it; anybody signed in where absent. */
+  readonly signedBy?: readonly Role[];
 }
+
+export interface StationTest {
+  readonly kind: TestKindId;
+  readonly stage: Stage;
+}
+const at = (stage: Stage, ...kinds: readonly TestKindId[]): StationTest[] =>
+  kinds.map((kind) => ({ kind, stage }));
 
 const YES = { yes: 'yes', no: 'no' } as const;
 
@@ -60,7 +70,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Lifting, stored charge',
       text: 'Lift at the eye only, nobody under the load. Discharge and ground the winding after every insulation test.',
     },
-    tests: ['insulation', 'resistance'],
+    tests: at('incoming', 'insulation', 'resistance'),
   },
   {
     id: 'data',
@@ -119,7 +129,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Blasting dust, loop current',
       text: 'Breathing protection on. A core under loop test heats within minutes: stay beside it.',
     },
-    tests: ['core-loss'],
+    tests: at('bare', 'core-loss'),
   },
   {
     id: 'insulate',
@@ -182,7 +192,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Brazing',
       text: 'Extraction on, wet cloth round the winding, extinguisher at hand, no varnish or solvent near.',
     },
-    tests: ['polarity'],
+    tests: at('before-varnish', 'polarity'),
   },
   {
     id: 'check',
@@ -200,7 +210,8 @@ export const STATIONS: readonly Station[] = [
       name: 'High voltage',
       text: 'Barrier shut, two people. Discharge and ground before anybody touches the leads.',
     },
-    tests: ['insulation', 'resistance'],
+    signedBy: ['tester', 'lead'],
+    tests: at('before-varnish', 'insulation', 'resistance'),
   },
   {
     id: 'varnish',
@@ -243,7 +254,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Hot part',
       text: 'Gloves are no help above 60 °C. Fan on while solvent is driven out.',
     },
-    tests: ['cure', 'insulation'],
+    tests: at('varnished', 'cure', 'insulation'),
   },
   {
     id: 'inspect',
@@ -283,7 +294,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Spinning rotor',
       text: 'Guard shut, weights secured, nobody in line with the planes. It coasts for minutes.',
     },
-    tests: ['balance'],
+    tests: at('final', 'balance'),
   },
   {
     id: 'match',
@@ -334,7 +345,8 @@ export const STATIONS: readonly Station[] = [
       name: 'Spinning shaft, live terminals',
       text: 'Guards on, terminal box shut, secured to the bed, two people.',
     },
-    tests: ['insulation', 'no-load', 'full-load'],
+    signedBy: ['tester', 'lead'],
+    tests: at('final', 'insulation', 'resistance', 'no-load', 'full-load'),
   },
   {
     id: 'ship',
@@ -346,6 +358,7 @@ export const STATIONS: readonly Station[] = [
     required: [],
     caution: { name: 'Lifting', text: 'Eye bolts tight to the shoulder; load strapped and chocked.' },
     gate: 'before-shipping',
+    signedBy: ['lead'],
     tests: [],
   },
 ];

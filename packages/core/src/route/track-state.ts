@@ -8,6 +8,11 @@ export interface StepRecord {
   readonly takenBy: string | null;
   readonly signedAt: string | null;
   readonly signedBy: string | null;
+  /** Places in the order of all that happened to the motor; a clock can be set back, these cannot. */
+  readonly takenOrder: number | null;
+  readonly signedOrder: number | null;
+  /** When a lead last opened it again. */
+  readonly reopenedOrder: number | null;
 }
 export interface HoldRecord {
   readonly body: Body;
@@ -58,7 +63,18 @@ export function holdOn(station: StationId, holds: readonly HoldRecord[]): HoldRe
   );
 }
 
-export function standingOf(steps: readonly StepRecord[], holds: readonly HoldRecord[]): MotorStanding {
+/** What the track needs of a step; a list of many motors carries no more. */
+export type TrackStep = Pick<StepRecord, 'station' | 'takenAt' | 'takenBy' | 'signedAt' | 'signedBy'>;
+
+/** A station and all after it that rest on it: what is opened again when it is. */
+export function restingOn(station: StationId): StationId[] {
+  for (const track of [TRACKS.stator, TRACKS.rotor])
+    if (track.includes(station)) return [...track.slice(track.indexOf(station)), ...CLOSING];
+  if (CLOSING.includes(station)) return CLOSING.slice(CLOSING.indexOf(station));
+  return [...OPENING, ...TRACKS.stator, ...TRACKS.rotor, ...CLOSING];
+}
+
+export function standingOf(steps: readonly TrackStep[], holds: readonly HoldRecord[]): MotorStanding {
   const stepOf = new Map(steps.map((s) => [s.station, s]));
   const signed = (id: StationId) => stepOf.get(id)?.signedAt ?? null;
   const latestSigned = (ids: readonly StationId[]) =>

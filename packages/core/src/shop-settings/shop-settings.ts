@@ -25,6 +25,10 @@ export const SETTINGS_FIELDS: readonly Field[] = [
   quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
   quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
   quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+  choice('proposalRelease', 'A proposal is wound', {
+    release: 'when a lead has released it',
+    'at-once': 'as soon as it is kept',
+  }),
 ];
 
 export interface ShopSettings {
@@ -33,6 +37,8 @@ export interface ShopSettings {
   readonly backIronLimitT: number;
   /** Defaults for what a card leaves open about joining. */
   readonly joining: Typed;
+  /** Whether a proposal waits for a lead before it is the plan. */
+  readonly proposalNeedsRelease: boolean;
   readonly findings: readonly Finding[];
 }
 
@@ -67,6 +73,7 @@ export function readShopSettings(typed: Typed): ShopSettings {
       jumpers: texts['jumpers'],
       starPoints: texts['starPoints'],
     }) as Typed,
+    proposalNeedsRelease: texts['proposalRelease'] !== 'at-once',
     findings,
   };
 }

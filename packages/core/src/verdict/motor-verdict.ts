@@ -23,7 +23,9 @@ export function motorVerdict(
   passed: readonly { readonly gate: GateId; readonly reason: string; readonly by: string }[],
 ): MotorVerdict {
   const gates = GATE_IDS.map((id) => checkGate(id, facts));
-  const failing = facts.tests.filter((t) => t.judgement.verdict === 'stop' && t.stage !== 'incoming');
+  const failing = facts.tests.filter(
+    (t) => t.judgement.verdict === 'stop' && t.stage !== 'incoming' && t.voided?.code !== 'changed',
+  );
   const open = holds.filter((h) => h.clearedAt === null);
   const passNotes = passed.map((p) => `Gate ${p.gate.replace('-', ' ')} passed by ${p.by}: ${p.reason}`);
   if (failing.length > 0)

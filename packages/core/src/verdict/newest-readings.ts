@@ -1,4 +1,4 @@
-/** The readings that count: of every test at every stage the newest, in the order taken. */
+/** The readings that count: of every test at every stage the newest, in the order kept. */
 export function newestReadings<T extends { readonly kind: string; readonly stage: string }>(
   readings: readonly T[],
 ): T[] {

@@ -1,4 +1,5 @@
 /** Wires in hand made up from what is on the reels. */
+import { finding, type Finding } from '../quantity/index.ts';
 import { enamelledDiameterMm, type EnamelGrade, type Strand } from './wire-table.ts';
 
 export interface Reel {
@@ -57,8 +58,50 @@ function sizesOf(stock: readonly Reel[], widestMm = Infinity): Size[] {
 /** Sizes that are wound together lie close: strands of very different thickness do not lay. Common practice, no source. */
 const CLOSEST = 0.72;
 
+/** More ways than that are not worked through: nobody chooses among them, and memory ends. */
+export const MOST_BUNDLES = 200_000;
+/** Steps of looking for the nearest ones; about a second. */
+const MOST_STEPS = 20_000_000;
+
+/** n over k. */
+function choose(n: number, k: number): number {
+  let c = 1;
+  for (let i = 0; i < k; i++) c = (c * (n - i)) / (i + 1);
+  return k > n ? 0 : c;
+}
+
+/** For each size as the thickest of a turn: how many thinner ones may lie beside it. */
+const beside = (sizes: readonly Size[]) =>
+  sizes.map((first, i) => sizes.slice(i + 1).filter((s) => s.bare >= CLOSEST * first.bare).length);
+
 /**
- * Every way of making a turn's copper from the stock within the limits, by area rising.
+ * How many ways of making a turn there are, without making them: with m sizes and at most S strands a turn is one of
+ * C(S, m) sets of counts.
+ * Source: compositions; combinatorics.
+ */
+export function countBundles(stock: readonly Reel[], limits: BundleLimits): number {
+  let ways = 0;
+  for (const others of beside(sizesOf(stock, limits.widestMm)))
+    for (let m = 1; m <= limits.mostSizes; m++) ways += choose(others, m - 1) * choose(limits.mostStrands, m);
+  return ways;
+}
+
+/** What is to be narrowed when there are too many ways; null when they can be worked through. */
+export function tooManyBundles(stock: readonly Reel[], limits: BundleLimits): Finding | null {
+  const ways = countBundles(stock, limits);
+  return ways <= MOST_BUNDLES ? null : refusal(ways, MOST_BUNDLES);
+}
+
+const refusal = (ways: number, most: number) =>
+  finding(
+    'stop',
+    'wire.too-many-ways',
+    `${ways.toLocaleString('en').replaceAll(',', ' ')} ways of mixing wire are more than the ${most.toLocaleString('en').replaceAll(',', ' ')} that are worked through: take fewer sizes in a turn, fewer strands, or fewer reels.`,
+    ['sizes', 'strands', 'stock'],
+  );
+
+/**
+ * Every way of making a turn's copper from the stock within the limits, by area rising. Ask `tooManyBundles` first.
  * @param from to the areas that are of use [mm²]
  * Source: geometry of round wire.
  */
@@ -86,11 +129,14 @@ export function bundlesFromStock(
     if (wires.length > 0 && area >= from && area <= to)
       found.push({ wires, areaMm2: area, squareMm2: square, strands });
     if (wires.length === limits.mostSizes) return;
+    const last = wires.length === limits.mostSizes - 1;
     for (let k = start; k < sizes.length; k++) {
       const size = sizes[k]!;
       if (first && size.bare < CLOSEST * first.bare) break;
       const one = (Math.PI / 4) * size.bare ** 2;
-      for (let n = 1; strands + n <= limits.mostStrands && area + n * one <= to; n++)
+      // Nothing comes after the last size, so it begins where the area does.
+      const least = last ? Math.max(1, Math.ceil((from - area) / one - 1e-9)) : 1;
+      for (let n = least; strands + n <= limits.mostStrands && area + n * one <= to; n++)
         add(
           k + 1,
           [...wires, strand(size, n)],
@@ -103,6 +149,15 @@ export function bundlesFromStock(
   };
   add(0, [], 0, 0, 0, null);
   return found.sort((a, b) => a.areaMm2 - b.areaMm2);
+}
+
+/** What is to be narrowed before the wires nearest to an area can be looked for; null when they can. */
+export function tooManyToCompare(stock: readonly Reel[], limits: BundleLimits): Finding | null {
+  let steps = 0;
+  for (const others of beside(sizesOf(stock, limits.widestMm)))
+    for (let m = 0; m < limits.mostSizes; m++)
+      steps += (others + 1) * choose(others, Math.max(0, m - 1)) * choose(limits.mostStrands, m);
+  return steps <= MOST_STEPS ? null : refusal(steps, MOST_STEPS);
 }
 
 /**

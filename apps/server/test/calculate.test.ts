@@ -17,7 +17,7 @@ const examples = [...documentation.matchAll(/```json\n([\s\S]*?)```/g)].map(
 
 describe('the documentation’s examples', () => {
   it('winding', async () => {
-    const { status, body } = await shop.lead.post<Record<string, unknown>>('reckon/winding', examples[0]);
+    const { status, body } = await shop.lead.post<Record<string, unknown>>('calculate/winding', examples[0]);
     expect(status).toBe(200);
     expect((body['figures'] as Record<string, { value: number }>)['windingFactor']!.value).toBeCloseTo(
       0.9019,
@@ -26,13 +26,13 @@ describe('the documentation’s examples', () => {
     expect(body['circuitsThatWork']).toEqual([1, 2, 4]);
   });
   it('a reversed group found by its walk', async () => {
-    const { status, body } = await shop.lead.post<Record<string, unknown>>('reckon/walk', examples[1]);
+    const { status, body } = await shop.lead.post<Record<string, unknown>>('calculate/walk', examples[1]);
     expect(status).toBe(200);
     expect(body['wrongGroups']).toEqual([8]);
     expect((body['explanations'] as object[])[0]).toMatchObject({ kind: 'group-reversed', joints: [6, 9] });
   });
   it('twice the volts', async () => {
-    const { status, body } = await shop.lead.post<Record<string, unknown>>('reckon/redesign', examples[2]);
+    const { status, body } = await shop.lead.post<Record<string, unknown>>('calculate/redesign', examples[2]);
     expect(status).toBe(200);
     expect(body['typed']).toMatchObject({ turns: '36', wires: '2x0.75' });
   });
@@ -45,7 +45,7 @@ const iron = { bore: '165', coreLength: '150', backIron: '25', toothWidth: '7.8'
 describe('further addresses', () => {
   it('trace a current from lead to lead', async () => {
     const winding = { slots: 36, poles: 4, pitch: 7, circuits: 2, connection: 'star' };
-    const { body } = await shop.lead.post<Record<string, unknown>>('reckon/trace', {
+    const { body } = await shop.lead.post<Record<string, unknown>>('calculate/trace', {
       ...winding,
       into: ['U1'],
       outOf: ['V1'],
@@ -53,7 +53,7 @@ describe('further addresses', () => {
     // Two circuits of six coils parallel, twice in series. First principles.
     expect(body['resistanceCoils']).toBeCloseTo(6, 9);
     expect(body['live']).toHaveLength(8);
-    const none = await shop.lead.post<Record<string, unknown>>('reckon/trace', {
+    const none = await shop.lead.post<Record<string, unknown>>('calculate/trace', {
       ...winding,
       into: ['U1'],
       outOf: ['Z9'],
@@ -61,7 +61,7 @@ describe('further addresses', () => {
     expect(none.body['resistanceCoils']).toBeNull();
   });
   it('read a count of ends', async () => {
-    const { body } = await shop.lead.post<Record<string, unknown>>('reckon/leads', {
+    const { body } = await shop.lead.post<Record<string, unknown>>('calculate/leads', {
       line,
       plate,
       typed: iron,
@@ -72,7 +72,7 @@ describe('further addresses', () => {
   });
   it('cut and search', async () => {
     const stock = [{ id: 'A', bareDiameterMm: 1.06, massKg: 20 }];
-    const cut = await shop.lead.post<Record<string, unknown>>('reckon/cut-list', {
+    const cut = await shop.lead.post<Record<string, unknown>>('calculate/cut-list', {
       line: `${line} 2Y`,
       plate,
       typed: iron,
@@ -85,7 +85,7 @@ describe('further addresses', () => {
       'wedge',
       'phase-paper',
     ]);
-    const search = await shop.lead.post<Record<string, unknown>>('reckon/search', {
+    const search = await shop.lead.post<Record<string, unknown>>('calculate/search', {
       line,
       plate,
       typed: iron,
@@ -101,7 +101,7 @@ describe('further addresses', () => {
   it.each<[string, string, object, RegExp]>([
     [
       'a search without a core',
-      'reckon/search',
+      'calculate/search',
       {
         line,
         plate,
@@ -113,23 +113,23 @@ describe('further addresses', () => {
       },
       /needs the bore, the core length/,
     ],
-    ['a cut without a slot', 'reckon/cut-list', { line: `${line} 2Y`, plate }, /slot’s size/],
+    ['a cut without a slot', 'calculate/cut-list', { line: `${line} 2Y`, plate }, /slot’s size/],
     [
       'a redesign without volts',
-      'reckon/redesign',
+      'calculate/redesign',
       { line: `${line} 2Y`, typed: iron, wanted: {}, stock: [] },
       /Volts and frequency/,
     ],
-    ['ends of no winding', 'reckon/leads', { ends: 4 }, /Slots, poles/],
+    ['ends of no winding', 'calculate/leads', { ends: 4 }, /Slots, poles/],
     [
       'circuits that do not part',
-      'reckon/connection',
+      'calculate/connection',
       { slots: 36, poles: 4, pitch: 7, circuits: 3, connection: 'star' },
       /do not part/,
     ],
     [
       'an odd number of circuits with nine leads',
-      'reckon/connection',
+      'calculate/connection',
       { slots: 36, poles: 4, pitch: 7, circuits: 1, connection: 'star', leads: 'nine' },
       /two halves/,
     ],

@@ -1,6 +1,4 @@
-/** Every computation of the core without storing anything, for scripts and spreadsheets. */
-import { Body, Controller, HttpCode, Post } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+/** Every computation of the core without storing anything; runs in a worker, so that it holds nobody up. */
 import {
   analyseWinding,
   checkDataCard,
@@ -18,6 +16,7 @@ import {
   judgeWalk,
   layOut,
   missingForSearch,
+  tooLargeToSearch,
   proposePoles,
   readDataCard,
   readLeadCount,
@@ -31,11 +30,12 @@ import {
   WindingSearch,
   workOut,
   type Outcome,
+  type SearchSpace,
   type WalkReading,
 } from '@norther/core';
 import { readOvenLog } from '@norther/records';
 import { badInput } from '../http/problem.ts';
-import {
+import type {
   CardRequest,
   ConnectionRequest,
   CutRequest,
@@ -47,7 +47,7 @@ import {
   TraceRequest,
   WalkRequest,
   WindingRequest,
-} from './reckon-requests.ts';
+} from './calculate-requests.ts';
 
 function valueOf<T>(outcome: Outcome<T>): T {
   if (!outcome.ok) throw badInput(outcome.findings);
@@ -69,19 +69,17 @@ const missingWinding = finding(
 );
 const fillsOf = (line: string | undefined) => (line === undefined ? {} : readShorthand(line).fills);
 const range = ({ from, to }: { from: number; to: number }) =>
-  Array.from({ length: Math.max(0, Math.min(to - from + 1, 300)) }, (_, i) => from + i);
+  // One more than any core has slots: too many are refused, never quietly cut.
+  Array.from({ length: Math.max(0, Math.min(to - from + 1, 289)) }, (_, i) => from + i);
 function planOf(body: Omit<ConnectionRequest, never>) {
   const spec = present(body);
   const layout = valueOf(layOut(spec));
   return { layout, list: valueOf(connectionList(layout, spec)) };
 }
 
-@ApiTags('reckon')
-@Controller('reckon')
-export class ReckonController {
-  @Post('winding')
-  @HttpCode(200)
-  winding(@Body() body: WindingRequest) {
+/** By address below /api/calculate. */
+export const CALCULATIONS = {
+  winding(body: WindingRequest) {
     const winding = { ...present(body.winding), wires: body.winding.wires.map(present) };
     return answer({
       ...valueOf(
@@ -89,17 +87,13 @@ export class ReckonController {
       ),
       circuitsThatWork: circuitsThatWork(winding),
     });
-  }
+  },
 
-  @Post('connection')
-  @HttpCode(200)
-  connection(@Body() body: ConnectionRequest) {
+  connection(body: ConnectionRequest) {
     return answer(planOf(body).list);
-  }
+  },
 
-  @Post('walk')
-  @HttpCode(200)
-  walk(@Body() { phase, readings, ...body }: WalkRequest) {
+  walk({ phase, readings, ...body }: WalkRequest) {
     const { layout, list } = planOf(body);
     const read = [...readings.toUpperCase()].map((c): WalkReading =>
       c === 'N' || c === 'S' || c === '0' ? c : null,
@@ -109,11 +103,9 @@ export class ReckonController {
       expected: expectedWalk(layout, list, phase),
       ...judgeWalk(layout, list, phase, read),
     });
-  }
+  },
 
-  @Post('trace')
-  @HttpCode(200)
-  trace(@Body() { into, outOf, joined, ...body }: TraceRequest) {
+  trace({ into, outOf, joined, ...body }: TraceRequest) {
     const { layout, list } = planOf(body);
     const traced = traceCurrent(layout, list.joints, { into, outOf, joined });
     // What nothing joins has no resistance that JSON could carry.
@@ -121,11 +113,9 @@ export class ReckonController {
       ...traced,
       resistanceCoils: Number.isFinite(traced.resistanceCoils) ? traced.resistanceCoils : null,
     });
-  }
+  },
 
-  @Post('leads')
-  @HttpCode(200)
-  leads(@Body() { typed, line, plate, ...evidence }: LeadsRequest) {
+  leads({ typed, line, plate, ...evidence }: LeadsRequest) {
     const { card } = readDataCard({ ...fillsOf(line), ...typed });
     const winding = unconnectedWindingOf(card);
     if (!winding) throw badInput([missingWinding]);
@@ -133,11 +123,9 @@ export class ReckonController {
     const given = present(evidence);
     const readings = readLeadCount(given, winding, coreOf(card), supplyOf(read, card));
     return answer({ readings, furtherLook: furtherLook(readings, given) });
-  }
+  },
 
-  @Post('redesign')
-  @HttpCode(200)
-  redesign(@Body() { typed, line, plate, wanted, stock, mostSizes, mostStrands, ...wish }: RedesignRequest) {
+  redesign({ typed, line, plate, wanted, stock, mostSizes, mostStrands, ...wish }: RedesignRequest) {
     const { proposed, ...redesign } = valueOf(
       workOut({ ...fillsOf(line), ...typed }, readNameplate(plate).plate, {
         ...wish,
@@ -150,11 +138,9 @@ export class ReckonController {
       ...redesign,
       proposed: { figures: proposed.analysis?.figures ?? null, findings: proposed.findings },
     });
-  }
+  },
 
-  @Post('cut-list')
-  @HttpCode(200)
-  cut(@Body() { typed, line, plate, stock }: CutRequest) {
+  'cut-list'({ typed, line, plate, stock }: CutRequest) {
     const read = readNameplate(plate).plate;
     const checked = checkDataCard({ ...fillsOf(line), ...typed }, read);
     if (!checked.analysis) throw badInput(checked.findings.length ? checked.findings : [missingWinding]);
@@ -168,12 +154,9 @@ export class ReckonController {
         ),
       ),
     );
-  }
+  },
 
-  /** Bounded: at most a few million combinations; larger ones run in the browser's worker. */
-  @Post('search')
-  @HttpCode(200)
-  search(@Body() body: SearchRequest) {
+  search(body: SearchRequest) {
     const read = readNameplate(body.plate).plate;
     const { card } = readDataCard({ ...fillsOf(body.line), ...body.typed });
     const winding = unconnectedWindingOf(card);
@@ -181,7 +164,7 @@ export class ReckonController {
     const supply = supplyOf(read, card);
     const missing = missingForSearch(core, supply);
     if (!winding || missing) throw badInput([missing ?? missingWinding]);
-    const search = new WindingSearch({
+    const space: SearchSpace = {
       winding,
       core,
       supply,
@@ -198,7 +181,10 @@ export class ReckonController {
       wedgeThicknessMm: DEFAULT_SETTINGS.wedgeThicknessMm,
       rank: body.rank,
       keep: body.keep,
-    });
+    };
+    const tooLarge = tooLargeToSearch(space);
+    if (tooLarge) throw badInput([tooLarge]);
+    const search = new WindingSearch(space);
     if (search.total > MOST_COMBINATIONS)
       throw badInput([
         finding(
@@ -210,11 +196,9 @@ export class ReckonController {
       ]);
     const { best, considered, within, total } = search.step(Infinity);
     return answer({ best, considered, within, total });
-  }
+  },
 
-  @Post('data-card')
-  @HttpCode(200)
-  card(@Body() { typed, line, plate }: CardRequest) {
+  'data-card'({ typed, line, plate }: CardRequest) {
     const shorthand = line === undefined ? null : readShorthand(line);
     const { plate: read, findings } = readNameplate(plate);
     return answer({
@@ -222,11 +206,9 @@ export class ReckonController {
       plateFindings: findings,
       ...checkDataCard({ ...shorthand?.fills, ...typed }, read),
     });
-  }
+  },
 
-  @Post('test')
-  @HttpCode(200)
-  test(@Body() { kind, typed, plate, card, csv }: TestRequest) {
+  test({ kind, typed, plate, card, csv }: TestRequest) {
     const read = readNameplate(plate).plate;
     const log = csv === undefined ? null : valueOf(readOvenLog(csv));
     const checked = card ? checkDataCard(card, read, false) : null;
@@ -238,11 +220,10 @@ export class ReckonController {
     });
     if (!outcome.ok) throw badInput(outcome.findings);
     return answer(outcome);
-  }
+  },
 
-  @Post('poles')
-  @HttpCode(200)
-  poles(@Body() { speedRpm, frequencyHz }: PolesRequest) {
+  poles({ speedRpm, frequencyHz }: PolesRequest) {
     return answer({ proposed: proposePoles(speedRpm, frequencyHz) });
-  }
-}
+  },
+} as const;
+export type Calculation = keyof typeof CALCULATIONS;

@@ -1,0 +1,95 @@
+/** Computation in threads of its own: with a deadline, a memory limit, and a refusal that says what to narrow. */
+import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { finding } from '@norther/core';
+import { Piscina } from 'piscina';
+import type { Calculation } from '../calculate/calculations.ts';
+import { Problem, Busy } from '../http/problem.ts';
+import type { MotorRows } from '../motors/motor-file.ts';
+import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
+import type { ImportQuestion } from '../exchange/import-document.ts';
+import type { Failed, Question } from './worker.ts';
+
+export const WORKER_FILE = Symbol('worker file');
+
+const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
+/** What somebody waits for at a sheet, and what a script or a search may take [ms]. */
+const SHEET_MS = 20_000;
+const CALCULATION_MS = 5000;
+const IMPORT_MS = 120_000;
+
+@Injectable()
+export class Heavy implements OnModuleDestroy {
+  /** Sheets and documents never wait behind calculations. */
+  private readonly sheets: Piscina;
+  private readonly calculations: Piscina;
+
+  constructor(@Inject(WORKER_FILE) filename: string) {
+    const pool = (maxThreads: number, minThreads: number) =>
+      new Piscina({
+        filename,
+        minThreads,
+        maxThreads,
+        idleTimeout: 30_000,
+        maxQueue: 200,
+        resourceLimits: LIMITS,
+        concurrentTasksPerWorker: 1,
+      });
+    this.sheets = pool(2, 1);
+    this.calculations = pool(2, 0);
+  }
+
+  /** @returns the answer as JSON */
+  calculate(calculation: Calculation, body: object): Promise<Uint8Array> {
+    return this.run(this.calculations, { task: 'calculate', calculation, body }, CALCULATION_MS);
+  }
+
+  /** @returns the motor with everything judged, as JSON */
+  motor(rows: MotorRows): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'motor', rows }, SHEET_MS);
+  }
+
+  verdict(rows: MotorRows, issue: Issue): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'verdict', rows, issue }, SHEET_MS);
+  }
+
+  plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'plan', file, question }, SHEET_MS);
+  }
+
+  import(question: ImportQuestion): Promise<{ readonly number: string }> {
+    return this.run(this.calculations, { task: 'import', question }, IMPORT_MS);
+  }
+
+  async onModuleDestroy() {
+    await Promise.all([this.sheets.destroy(), this.calculations.destroy()]);
+  }
+
+  private async run<T extends object>(pool: Piscina, question: Question, deadline: number): Promise<T> {
+    let answer: T | Failed;
+    try {
+      answer = (await pool.run(question, { signal: AbortSignal.timeout(deadline) })) as typeof answer;
+    } catch (error) {
+      throw refused(error, deadline);
+    }
+    if ('failed' in answer) {
+      const { status, title, findings, more } = answer.failed;
+      throw status === 503 ? new Busy(title) : new Problem(status, title, findings, more);
+    }
+    return answer;
+  }
+}
+
+function refused(error: unknown, deadline: number): unknown {
+  const { name, code, message } = error as { name?: string; code?: string; message?: string };
+  if (name === 'AbortError' || name === 'TimeoutError') {
+    const title = `This takes longer than the ${deadline / 1000} s it may take here: narrow it, such as fewer wires, turns or spans.`;
+    return new Problem(422, title, [finding('stop', 'work.too-long', title, [])]);
+  }
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY') {
+    const title =
+      'This needs more memory than it may take here: narrow it, such as fewer wires, turns or spans.';
+    return new Problem(422, title, [finding('stop', 'work.too-large', title, [])]);
+  }
+  if (message?.includes('queue is at limit')) return new Busy('Many calculations are waiting already.');
+  return error;
+}

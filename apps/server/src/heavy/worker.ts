@@ -1,0 +1,56 @@
+/** What runs in a worker: everything that may take longer than the server's other work can wait. */
+import 'reflect-metadata';
+import type { Finding } from '@norther/core';
+import { move } from 'piscina';
+import { CALCULATIONS, type Calculation } from '../calculate/calculations.ts';
+import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
+import { describeError } from '../http/describe-error.ts';
+import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
+import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
+import { verdictPdf } from '../reports/verdict-pdf.ts';
+
+export type Question =
+  | { readonly task: 'calculate'; readonly calculation: Calculation; readonly body: object }
+  | { readonly task: 'motor'; readonly rows: MotorRows }
+  | { readonly task: 'verdict'; readonly rows: MotorRows; readonly issue: Issue }
+  | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
+  | { readonly task: 'import'; readonly question: ImportQuestion };
+
+export interface Failed {
+  readonly failed: {
+    readonly status: number;
+    readonly title: string;
+    readonly findings: readonly Finding[];
+    readonly more: Readonly<Record<string, unknown>>;
+  };
+}
+
+const json = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
+
+async function answer(q: Question): Promise<unknown> {
+  switch (q.task) {
+    case 'calculate':
+      return json(CALCULATIONS[q.calculation](q.body as never));
+    case 'motor':
+      return json(judgeMotor(q.rows).file);
+    case 'verdict':
+      return new Uint8Array(await verdictPdf(judgeMotor(q.rows), q.issue));
+    case 'plan':
+      return new Uint8Array(await planFile(q.file, q.question));
+    case 'import':
+      return importDocument(q.question);
+  }
+}
+
+export default async function work(q: Question): Promise<unknown> {
+  try {
+    const value = await answer(q);
+    return value instanceof Uint8Array ? move(value) : value;
+  } catch (error) {
+    // What the database said does not pass between threads, so it is put into words here.
+    const problem = describeError(error);
+    if (!problem) throw error;
+    const { title, findings, more } = problem;
+    return { failed: { status: problem.getStatus(), title, findings, more } } satisfies Failed;
+  }
+}

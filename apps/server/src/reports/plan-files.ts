@@ -1,0 +1,157 @@
+/** The plan of a motor's winding as files: drawings, lists, shapes to cut, and the winding record itself. */
+import {
+  CORE_VERSION,
+  coreOf,
+  cutList,
+  supplyOf,
+  writeShorthand,
+  type CheckedCard,
+  type CutList,
+  type WindingAnalysis,
+} from '@norther/core';
+import { connectionDrawing, sceneToSvg, slotRing, unrolledSlots } from '@norther/drawings';
+import {
+  stockOf,
+  WINDING_FORMAT,
+  WINDING_FORMAT_VERSION,
+  type ReelRecord,
+  type WindingDocument,
+} from '@norther/records';
+import { badInput, Problem } from '../http/problem.ts';
+import { judgeMotor, type JudgedMotor, type MotorRows } from '../motors/motor-file.ts';
+import { connectionPdf } from './connection-pdf.ts';
+import { cutDxf } from './cut-dxf.ts';
+import { cutSheetPdf } from './cut-sheet-pdf.ts';
+import type { IssueOptions } from './pdf-sheet.ts';
+import { coilCsv, connectionCsv, cutCsv } from './plan-csv.ts';
+
+export type Issue = IssueOptions;
+
+export interface PlanQuestion {
+  readonly rows: MotorRows;
+  readonly reels: readonly ReelRecord[];
+  /** as-found, proposed or as-wound; without one what is to be made. */
+  readonly role: string | undefined;
+  readonly issue: Issue;
+}
+
+interface Plan extends PlanQuestion {
+  readonly judged: JudgedMotor;
+  readonly card: CheckedCard;
+  readonly analysis: WindingAnalysis;
+  readonly line: string;
+}
+
+type Content = string | Buffer;
+interface PlanFileKind {
+  readonly type: string;
+  /** Opened in the browser rather than saved. */
+  readonly inline?: true;
+  readonly make: (plan: Plan) => Content | Promise<Content>;
+}
+
+const CSV = 'text/csv; charset=utf-8';
+const SVG = { type: 'image/svg+xml', inline: true } as const;
+const PDF = { type: 'application/pdf', inline: true } as const;
+
+export const PLAN_FILES = {
+  'connection.csv': { type: CSV, make: (p) => connectionCsv(p.analysis.layout, p.analysis.connection) },
+  'coils.csv': { type: CSV, make: (p) => coilCsv(p.analysis) },
+  'cut.csv': { type: CSV, make: (p) => cutCsv(cutOf(p)) },
+  'cut.dxf': { type: 'application/dxf', make: (p) => cutDxf(cutOf(p)) },
+  'cut.pdf': { ...PDF, make: (p) => cutSheetPdf(p.judged, p.analysis, p.line, cutOf(p), p.issue) },
+  'connection.pdf': {
+    ...PDF,
+    make: (p) => connectionPdf(p.judged, p.analysis, p.line, exitClock(p), p.issue),
+  },
+  'connection.svg': {
+    ...SVG,
+    make: ({ analysis, ...p }) =>
+      sceneToSvg(
+        connectionDrawing(analysis.layout, analysis.connection, { size: 760, exitClock: exitClock(p) }),
+      ),
+  },
+  'winding.svg': { ...SVG, make: (p) => sceneToSvg(slotRing(p.analysis.layout, { size: 760 })) },
+  'slots.svg': {
+    ...SVG,
+    make: ({ analysis: { layout, winding } }) =>
+      sceneToSvg(
+        unrolledSlots(layout, {
+          width: Math.max(900, layout.slots * 22 + 62),
+          height: 200,
+          turnsPerCoil: layout.meanTurns ?? winding.turnsPerCoil,
+          circuits: winding.circuits,
+        }),
+      ),
+  },
+  'winding.json': { type: 'application/json', make: windingRecord },
+} as const satisfies Readonly<Record<string, PlanFileKind>>;
+export type PlanFile = keyof typeof PLAN_FILES;
+
+export async function planFile(file: PlanFile, question: PlanQuestion): Promise<Buffer> {
+  const kind: PlanFileKind = PLAN_FILES[file];
+  const content = await kind.make(planOf(question));
+  return typeof content === 'string' ? Buffer.from(content) : content;
+}
+
+const exitClock = ({ card }: Pick<Plan, 'card'>) => card.card.exitClock ?? 3;
+
+function planOf(question: PlanQuestion): Plan {
+  const judged = judgeMotor(question.rows);
+  const { plans } = judged;
+  const wanted =
+    question.role === 'as-found'
+      ? plans.asFound
+      : question.role === 'as-wound'
+        ? plans.asWound
+        : question.role === 'proposed'
+          ? plans.proposed
+          : plans.toMake;
+  const card = wanted?.analysis ? wanted : plans.asFound;
+  const { number } = question.rows.motor;
+  if (!card.analysis)
+    throw new Problem(
+      409,
+      `Motor ${number} has no winding that can be drawn yet: fill its data card.`,
+      card.findings,
+    );
+  return { ...question, judged, card, analysis: card.analysis, line: writeShorthand(card.typed) };
+}
+
+function cutOf({ judged, card, analysis, reels }: Plan): CutList {
+  const { plate, shop } = judged.plans;
+  const supply = supplyOf(plate, card.card);
+  const found = cutList(
+    analysis,
+    coreOf(card.card),
+    {
+      ...(supply.voltageV ? { volts: supply.voltageV } : {}),
+      ...(supply.currentA ? { amperes: supply.currentA } : {}),
+      ...(plate.insulationClass ? { insulationClass: plate.insulationClass } : {}),
+    },
+    stockOf(reels),
+    {
+      ...shop.cut,
+      ...(card.card.overhang ? { standOutMm: card.card.overhang } : {}),
+      ...(card.card.trialStandOut ? { trialStandOutMm: card.card.trialStandOut } : {}),
+    },
+  );
+  if (!found.ok) throw badInput(found.findings);
+  return found.value;
+}
+
+function windingRecord({ judged, card, analysis, line }: Plan): string {
+  const document: WindingDocument = {
+    format: WINDING_FORMAT,
+    version: WINDING_FORMAT_VERSION,
+    core: CORE_VERSION,
+    line,
+    typed: { ...card.typed },
+    values: { ...card.card },
+    plate: { ...judged.file.motor.plate },
+    figures: Object.fromEntries(
+      Object.values(analysis.figures).map((f) => [f.id, { value: f.value, unit: f.unit }]),
+    ),
+  };
+  return JSON.stringify(document, null, 2);
+}

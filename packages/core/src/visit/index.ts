@@ -1,0 +1,6 @@
+export * from './judge-visit.ts';
+export * from './may-go-on.ts';
+export * from './passes.ts';
+export * from './plans.ts';
+export { voidedBy, type Voided } from './proof.ts';
+export type { Visit, VisitReading, VisitWinding, WindingRole } from './visit.ts';

@@ -1,0 +1,113 @@
+/** Whether a station may be taken, and what keeps it from being signed. */
+import { standingMarks, type ConnectionList } from '../connection/index.ts';
+import { checkGate, wantTest, type GateFacts } from '../gates/index.ts';
+import { finding, type Finding } from '../quantity/index.ts';
+import {
+  checkStationRecord,
+  holdOn,
+  requiredBefore,
+  stationOf,
+  type HoldRecord,
+  type Role,
+  type StationId,
+} from '../route/index.ts';
+import type { Typed } from '../fields/index.ts';
+import type { JudgedVisit } from './judge-visit.ts';
+import { passOf } from './passes.ts';
+import type { Visit } from './visit.ts';
+
+interface Judged {
+  readonly visit: Pick<Visit, 'number' | 'steps' | 'holds' | 'gatePasses' | 'jointMarks'>;
+  readonly facts: GateFacts;
+  readonly plans: JudgedVisit['plans'];
+}
+
+/** Earlier stations signed, nothing held, and the gate before it open or passed by the lead. Empty: it may go on. */
+export function mayGoOn({ visit, facts }: Judged, id: StationId): Finding[] {
+  const station = stationOf(id);
+  const unsigned = requiredBefore(id).filter(
+    (before) => !visit.steps.some((s) => s.station === before && s.signedAt),
+  );
+  if (unsigned.length > 0) {
+    const names = unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ');
+    return [finding('stop', 'step.too-early', `${station.title}: to be signed before it: ${names}.`, [])];
+  }
+  const hold: HoldRecord | null = holdOn(id, visit.holds);
+  if (hold)
+    return [
+      finding(
+        'stop',
+        'step.held',
+        `Held by ${hold.raisedBy}: ${hold.reason}. It goes on when the hold is released.`,
+        [],
+      ),
+    ];
+  if (!station.gate || passOf(visit, station.gate)) return [];
+  const gate = checkGate(station.gate, facts);
+  if (gate.open) return [];
+  const first = gate.findings.find((f) => f.severity === 'stop')!;
+  return [
+    finding('stop', 'gate.shut', `${gate.title} is shut: ${first.message}`, []),
+    ...gate.findings.filter((f) => f.severity === 'stop'),
+  ];
+}
+
+/** May this role sign it at all? One finding when not. */
+export function signerOf(id: StationId, role: Role): Finding[] {
+  const { title, signedBy } = stationOf(id);
+  if (!signedBy || signedBy.includes(role)) return [];
+  return [
+    finding(
+      'stop',
+      'step.wrong-role',
+      `${title} is signed by ${signedBy.join(' or ')}; you are signed in as ${role}.`,
+      [],
+    ),
+  ];
+}
+
+export interface SigningCheck {
+  /** What the record itself says: read, missing, contradicting. */
+  readonly record: readonly Finding[];
+  /** What is not there that the signature would claim; a lead may sign over it with a written reason. */
+  readonly claims: readonly Finding[];
+}
+
+/** What is said against signing a station with this record. `stop` findings keep it from being signed. */
+export function checkSigning(judged: Judged, id: StationId, typed: Typed): SigningCheck {
+  const { visit, facts, plans } = judged;
+  const record = checkStationRecord(id, typed, visit.number).findings;
+  const claims = stationOf(id).tests.flatMap(({ kind, stage }): Finding[] =>
+    stage === 'incoming'
+      ? // A motor may come so that nothing can be measured; and what it reads then is what it is brought for.
+        facts.tests.some((t) => t.kind === kind && t.stage === stage)
+        ? []
+        : wantTest(facts, kind, stage, 'Everything later is held against what it was when it came.').map(
+            (f) => ({
+              ...f,
+              severity: 'watch',
+            }),
+          )
+      : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
+  );
+  const analysis = plans.toMake.analysis;
+  if (id === 'connect' && analysis) claims.push(...openJoints(analysis.connection, judged));
+  return { record, claims };
+}
+
+function openJoints(list: ConnectionList, { visit, plans }: Judged): Finding[] {
+  const marks = standingMarks(plans.toMake.analysis!.layout, list, visit.jointMarks);
+  const open = list.joints.filter((j) => marks.get(j.number)?.mark !== 'made').map((j) => j.number);
+  if (open.length === 0) return [];
+  return [
+    finding(
+      'stop',
+      'station.joints-open',
+      `${list.joints.length - open.length} of ${list.joints.length} joints are marked as made; ${
+        open.length > 6 ? `${open.length} are` : `${open.join(', ')} ${open.length === 1 ? 'is' : 'are'}`
+      } open.`,
+      ['allMade'],
+      'Tick them on the connection sheet as they are made; one that nobody ticked is one that nobody looked at.',
+    ),
+  ];
+}

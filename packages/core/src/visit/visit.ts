@@ -1,0 +1,51 @@
+/** One job of one motor as it is stored: what was typed, in the order in which it happened. */
+import type { JointMark } from '../connection/index.ts';
+import type { Stage, TestKindId } from '../electrical-tests/index.ts';
+import type { Typed } from '../fields/index.ts';
+import type { LogPoint } from '../heat/index.ts';
+import type { TestOutcome } from '../quantity/index.ts';
+import type { GateId, HoldRecord, StepRecord } from '../route/index.ts';
+
+export type WindingRole = 'as-found' | 'proposed' | 'as-wound';
+
+export interface VisitWinding {
+  readonly role: WindingRole;
+  readonly typed: Typed;
+  /** Place in the order of events at which it last became another winding. */
+  readonly planOrder: number;
+  /** When a lead released a proposal; null while it is only proposed. */
+  readonly releasedAt: string | null;
+}
+
+export interface VisitReading {
+  readonly kind: TestKindId;
+  readonly stage: Stage;
+  readonly typed: Typed;
+  /** Its log where it has one and it is at hand. */
+  readonly log?: readonly LogPoint[] | undefined;
+  /** How it was judged, and by which core: judging a log again costs reading it again. */
+  readonly kept?: { readonly core: string; readonly outcome: TestOutcome } | null | undefined;
+  readonly order: number;
+  /** Taken back, with a reason: it stays readable and counts no more. */
+  readonly withdrawn: { readonly by: string; readonly reason: string } | null;
+}
+
+export interface Visit {
+  readonly number: string;
+  readonly plate: Typed;
+  readonly windings: readonly VisitWinding[];
+  readonly steps: readonly StepRecord[];
+  readonly holds: readonly HoldRecord[];
+  readonly gatePasses: readonly {
+    readonly gate: GateId;
+    readonly reason: string;
+    readonly by: string;
+    readonly order: number;
+  }[];
+  /** Oldest first. */
+  readonly readings: readonly VisitReading[];
+  /** Oldest first. */
+  readonly jointMarks: readonly (JointMark & { readonly order: number })[];
+  /** What the shop has set, as typed. */
+  readonly settings: Typed;
+}

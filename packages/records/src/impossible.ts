@@ -1,0 +1,88 @@
+/** What cannot have happened in a record that comes from outside: it would say what nobody did. */
+import { finding, requiredBefore, stationOf, type Finding, type StationId } from '@norther/core';
+import type { MotorDocument } from './motor-document.ts';
+
+/** Clocks of two shops differ by a little. */
+const AHEAD_MS = 10 * 60_000;
+
+/**
+ * @param now the time here [ms]
+ * @returns every time that has not come yet, every station signed before the one it rests on, and everything told twice
+ */
+export function impossibleIn(document: MotorDocument, now: number): Finding[] {
+  const found: Finding[] = [];
+  const stop = (code: string, message: string, field: string) => {
+    if (found.length < 12) found.push(finding('stop', `file.${code}`, message, [field]));
+  };
+  const past = (time: string | null, field: string) => {
+    if (time !== null && Date.parse(time) > now + AHEAD_MS)
+      stop('future', `${field} is ${time}, which has not come yet.`, field);
+  };
+  const { motor } = document;
+  past(motor.arrivedAt, 'motor.arrivedAt');
+  past(motor.shippedAt, 'motor.shippedAt');
+  past(motor.withdrawnAt, 'motor.withdrawnAt');
+  document.windings.forEach((w, i) => past(w.changedAt, `windings.${i}.changedAt`));
+  document.readings.forEach((r, i) => past(r.takenAt, `readings.${i}.takenAt`));
+  document.holds.forEach((h, i) => {
+    past(h.raisedAt, `holds.${i}.raisedAt`);
+    past(h.clearedAt, `holds.${i}.clearedAt`);
+  });
+  document.gatePasses.forEach((g, i) => past(g.at, `gatePasses.${i}.at`));
+  document.jointMarks.forEach((m, i) => past(m.at, `jointMarks.${i}.at`));
+  document.history.forEach((e, i) => past(e.at, `history.${i}.at`));
+
+  const signed = new Map<string, number>();
+  document.steps.forEach((step, i) => {
+    past(step.takenAt, `steps.${i}.takenAt`);
+    past(step.signedAt, `steps.${i}.signedAt`);
+    if (
+      (step.signedAt === null) !== (step.signedOrder === null) ||
+      (step.signedAt === null) !== (step.signedBy === null)
+    )
+      stop('half-signed', `${step.station} is half signed.`, `steps.${i}`);
+    if (step.signedOrder !== null) signed.set(step.station, step.signedOrder);
+  });
+  document.steps.forEach((step, i) => {
+    if (step.signedOrder === null) return;
+    for (const before of requiredBefore(step.station as StationId)) {
+      const earlier = signed.get(before);
+      if (earlier === undefined || earlier > step.signedOrder)
+        stop(
+          'wrong-order',
+          `${stationOf(step.station as StationId).title} is signed, and ${stationOf(before).title.toLowerCase()}, which comes first, is not or later.`,
+          `steps.${i}`,
+        );
+    }
+  });
+  if ((motor.shippedAt !== null) !== signed.has('ship'))
+    stop('shipped-unsigned', 'Shipped and signed as shipped do not agree.', 'motor.shippedAt');
+  const twice = (list: readonly string[], what: string, field: string) => {
+    if (new Set(list).size < list.length) stop('twice', `${what} stands in the file twice.`, field);
+  };
+  twice(
+    document.steps.map((s) => s.station),
+    'A station',
+    'steps',
+  );
+  twice(
+    document.windings.map((w) => w.role),
+    'A winding',
+    'windings',
+  );
+  for (const list of [
+    'steps',
+    'windings',
+    'holds',
+    'gatePasses',
+    'readings',
+    'jointMarks',
+    'history',
+  ] as const)
+    twice(
+      document[list].map((row) => row.id),
+      'A line',
+      list,
+    );
+  return found;
+}
