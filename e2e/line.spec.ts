@@ -16,6 +16,8 @@ async function signStation(page: Page, title: string, record: Readonly<Record<st
   await expect(told(page)).toContainText(`${title}: signed`);
 }
 
+const traveller = (page: Page) => page.goto(`${base()}/motor/${NUMBER}/traveller`);
+
 async function measure(
   page: Page,
   kind: string,
@@ -154,17 +156,37 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await signStation(page, 'Intake', { failed: 'turn short, slot 12' });
     await signStation(page, 'Take the winding data', {});
     await signStation(page, 'Burn off and strip', { partTemperature: '670 F' });
+    await measure(page, 'core-loss', 'bare', { before: '3', after: '3.1' }, 'Sound');
+    await traveller(page);
     await signStation(page, 'Clean and prove the core', { media: 'soft' });
     await signStation(page, 'Slot insulation', { liner: '0.012 in', standOut: '8' });
     await signStation(page, 'Wind and insert the coils', { turnsWound: '18', wireWound: '2x1.06' });
+  });
+
+  await test.step('the connection: every joint is ticked, then proven; what changes afterwards voids the proof', async () => {
+    await sheet(page, '4');
+    await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
+    await press(page, page.getByRole('button', { name: /All 10 others are made/ }));
+    await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
+    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNNNSNS' }, '8W is reversed');
+    await traveller(page);
+    await expect(page.getByText(/Polarity walk: 8W is reversed/)).toBeVisible();
+    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
+    await sheet(page, '4');
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press('Space');
+    await expect(page.getByRole('heading', { name: '9 of 10 joints' })).toBeVisible();
+    await page.keyboard.press('Space');
+    await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
+    await traveller(page);
+    await expect(page.getByText(/afterwards a joint was made by Ida Haft/).first()).toBeVisible();
+    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
+    await traveller(page);
     await signStation(page, 'Connect groups and leads', { joints: 'brazed', allMade: 'yes' });
-    await signStation(page, 'Test before varnish', { gauge: 'yes', masked: 'yes' });
-    await expect(page.getByText('Gate before varnish is shut')).toBeVisible();
+    await expect(page.getByRole('button', { name: /you are asked why/ })).toHaveCount(0);
   });
 
   await test.step('the tests are judged while they are typed', async () => {
-    await measure(page, 'core-loss', 'bare', { before: '3', after: '3.1' }, 'Sound');
-    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNNNSNS' }, '8W is reversed');
     await measure(
       page,
       'insulation',
@@ -179,9 +201,9 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
       { uv: '1.00', vw: '1.00', wu: '1.05', temperature: '25' },
       'W-U',
     );
-    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
-    await expect(page.getByText(/Polarity walk: 8W is reversed/)).toBeVisible();
-    await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
+    await traveller(page);
+    await expect(page.getByText('Gate before varnish is shut')).toHaveCount(0);
+    await expect(page.getByText(/W-U/).first()).toBeVisible();
     const planned = await page.evaluate(async (number) => {
       const file = (await (await fetch(`/api/motors/${number}`)).json()) as {
         readings: {
@@ -200,8 +222,8 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     }, NUMBER);
     const ohms = { uv: planned, vw: planned, wu: planned, temperature: '25' };
     await measure(page, 'resistance', 'before-varnish', ohms, 'Sound');
-
-    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await traveller(page);
+    await signStation(page, 'Test before varnish', { gauge: 'yes', masked: 'yes' });
     await signStation(page, 'Preheat and impregnate', { preheat: '230 F', batch: 'batch 7', method: 'dip' });
 
     await page.goto(`${base()}/motor/${NUMBER}/tests?kind=cure&stage=varnished`);
@@ -225,15 +247,22 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(told(page)).toContainText('kept');
     await measure(
       page,
+      'insulation',
+      'varnished',
+      { testVoltage: '500', oneMinute: '1800', temperature: '24' },
+      'Sound',
+    );
+    await traveller(page);
+    await signStation(page, 'Bake and cure', { unmasked: 'yes' });
+    await signStation(page, 'Check the rotor', { runOut: '0.01', bars: 'yes' });
+    await measure(
+      page,
       'balance',
       'final',
       { mass: '88 lb', speed: '1455', plane1: '120', plane2: '110' },
       'Sound',
     );
-
-    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
-    await signStation(page, 'Bake and cure', { unmasked: 'yes' });
-    await signStation(page, 'Check the rotor', { runOut: '0.01', bars: 'yes' });
+    await traveller(page);
     await signStation(page, 'Balance the rotor', { corrected: 'no correction' });
     await typeAll(page, { statorTag: NUMBER, rotorTag: '3090' });
     await expect(page.getByText(/Do not put them together/)).toBeVisible();
@@ -249,7 +278,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await measure(page, 'resistance', 'final', ohms, 'Sound');
     await measure(page, 'no-load', 'final', { voltage: '400', u: '8', v: '8.1', w: '8' }, 'Sound');
     await measure(page, 'full-load', 'final', { voltage: '400', u: '22', v: '21.8', w: '22' }, 'Sound');
-    await page.goto(`${base()}/motor/${NUMBER}/traveller`);
+    await traveller(page);
     await signStation(page, 'Final tests', { sound: 'yes' });
   });
 
@@ -274,7 +303,11 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(other).toHaveURL(new RegExp(`/motor/${NUMBER}`));
     await expect(other.getByText('Ready to ship')).toBeVisible();
     const again = await other.request.get(`${process.env['EMPTY_SHOP']!}/api/motors/${NUMBER}/record.json`);
-    expect(await again.json()).toEqual(JSON.parse(readFileSync(file, 'utf8')));
+    const record = (await again.json()) as { history: { what: string }[] };
+    // One line more: that it was imported.
+    expect(record.history.pop()!.what).toBe('record imported');
+    expect(record).toEqual(JSON.parse(readFileSync(file, 'utf8')));
+    await expect(other.getByText(/Imported/).first()).toBeVisible();
     await other.close();
   });
 });

@@ -10,7 +10,7 @@ export default defineConfig({
   // A shared machine may be many times slower for a while; nothing here is judged by time.
   timeout: 300_000,
   expect: { timeout: 30_000 },
-  retries: 1,
+  retries: 0,
   reporter: [
     ['list'],
     ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_FILE'] ?? '../test-results/browser.json' }],

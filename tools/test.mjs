@@ -80,7 +80,7 @@ await run(async () => {
 
   const postgres = await startPostgres(join(ROOT, '.data', 'test'));
   const env = {
-    TEST_ADMIN_URL: postgres.adminUrl,
+    TEST_ADMIN_URL: postgres.adminUrl(),
     TEST_OWNER_URL: postgres.ownerUrl('{db}'),
     TEST_APP_URL: postgres.appUrl('{db}'),
   };

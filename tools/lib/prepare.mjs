@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Stop } from './say.mjs';
 
@@ -115,13 +115,27 @@ export const CHROMIUM = '/usr/bin/chromium';
 export const ensureChromium = () =>
   ensureDebian(() => existsSync(CHROMIUM), 'chromium', 'Chromium, for the tests in a browser,');
 
+/** Makes a folder that only its owner enters, step by step: a place where nothing can be made is told, not tried for ever. */
 export function ensureFolder(folder) {
-  try {
-    mkdirSync(folder, { recursive: true });
-  } catch (error) {
+  const refuse = (code) => {
     throw new Stop(
-      `The data folder ${folder} cannot be made: ${error.code}.`,
+      `The data folder ${folder} cannot be made: ${code}.`,
       'Choose another: npm start -- --data FOLDER',
     );
+  };
+  const missing = [];
+  let at = folder;
+  while (!existsSync(at)) {
+    missing.unshift(at);
+    const above = dirname(at);
+    if (above === at) refuse('ENOENT');
+    at = above;
   }
+  if (!statSync(at).isDirectory()) refuse('ENOTDIR');
+  for (const step of missing)
+    try {
+      mkdirSync(step, { mode: 0o700 });
+    } catch (error) {
+      if (error.code !== 'EEXIST') refuse(error.code);
+    }
 }

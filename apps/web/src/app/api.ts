@@ -1,5 +1,5 @@
 /** The server, as RTK Query endpoints. */
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi } from '@reduxjs/toolkit/query/react';
 import type {
   CheckedCard,
   Finding,
@@ -19,15 +19,20 @@ import type {
   MotorChange,
   MotorEntry,
   MotorRecord,
+  NewPerson,
+  PersonChange,
+  PersonRecord,
   ReadingEntry,
   ReadingRecord,
   ReelEntry,
   SettingsRecord,
+  SetUpShop,
   ShopRecord,
   StepRecord,
   WindingChange,
   WindingRecord,
 } from '@norther/records';
+import { baseQuery } from './base-query.ts';
 
 export interface Session {
   readonly id: string;
@@ -109,13 +114,34 @@ const of = (number: string) => `motors/${encodeURIComponent(number)}`;
 
 export const api = createApi({
   reducerPath: 'server',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api/' }),
-  tagTypes: ['Session', 'Floor', 'Motor', 'Shop'],
+  baseQuery,
+  tagTypes: ['Session', 'Floor', 'Motor', 'Shop', 'People'],
   endpoints: (b) => ({
     session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     signIn: b.mutation<Session, { name: string; pin: string }>({
       query: (body) => ({ url: 'session', method: 'POST', body }),
       invalidatesTags: ['Session', 'Floor', 'Motor'],
+    }),
+    setup: b.query<{ needed: boolean }, void>({ query: () => 'setup' }),
+    setUp: b.mutation<Session, SetUpShop>({
+      query: (body) => ({ url: 'setup', method: 'POST', body }),
+      invalidatesTags: ['Session', 'Floor', 'Motor'],
+    }),
+    people: b.query<PersonRecord[], void>({ query: () => 'people', providesTags: ['People'] }),
+    addPerson: b.mutation<PersonRecord, { writeId: string; entry: NewPerson }>({
+      query: ({ writeId, entry }) => write('people', 'POST', writeId, entry),
+      invalidatesTags: ['People'],
+    }),
+    changePerson: b.mutation<PersonRecord, { writeId: string; id: string; change: PersonChange }>({
+      query: ({ writeId, id, change }) => write(`people/${id}`, 'PUT', writeId, change),
+      invalidatesTags: ['People', 'Session'],
+    }),
+    unlockPerson: b.mutation<unknown, { writeId: string; id: string }>({
+      query: ({ writeId, id }) => write(`people/${id}/unlock`, 'POST', writeId),
+    }),
+    shopHistory: b.query<EventRecord[], void>({
+      query: () => 'shop/history?limit=60',
+      providesTags: ['People', 'Shop'],
     }),
     signOut: b.mutation<void, void>({
       query: () => ({ url: 'session', method: 'DELETE' }),
@@ -158,12 +184,12 @@ export const api = createApi({
         writeId: string;
         number: string;
         station: string;
-        act: 'take' | 'sign';
-        typed?: Record<string, string>;
+        act: 'take' | 'sign' | 'amend' | 'reopen';
+        body?: object;
       }
     >({
-      query: ({ writeId, number, station, act, typed }) =>
-        write(`${of(number)}/stations/${station}/${act}`, 'POST', writeId, typed ? { typed } : {}),
+      query: ({ writeId, number, station, act, body }) =>
+        write(`${of(number)}/stations/${station}/${act}`, 'POST', writeId, body),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
     hold: b.mutation<unknown, { writeId: string; number: string; body: string; reason: string }>({
@@ -199,13 +225,38 @@ export const api = createApi({
         id ? write(`shop/reels/${id}`, 'PUT', writeId, reel) : write('shop/reels', 'POST', writeId, reel),
       invalidatesTags: ['Shop'],
     }),
-    removeReel: b.mutation<unknown, { writeId: string; id: string }>({
-      query: ({ writeId, id }) => write(`shop/reels/${id}`, 'DELETE', writeId),
+    retireReel: b.mutation<
+      unknown,
+      { writeId: string; id: string; version: number; act: 'retire' | 'restore' }
+    >({
+      query: ({ writeId, id, version, act }) =>
+        write(`shop/reels/${id}/${act}`, 'POST', writeId, { version }),
       invalidatesTags: ['Shop'],
     }),
     markJoint: b.mutation<JointMarkRecord, { writeId: string; number: string; entry: JointMarkEntry }>({
       query: ({ writeId, number, entry }) => write(`${of(number)}/joints`, 'POST', writeId, entry),
       invalidatesTags: (_r, _e, { number }) => [{ type: 'Motor', id: number }],
+    }),
+    markRest: b.mutation<{ made: number }, { writeId: string; number: string }>({
+      query: ({ writeId, number }) => write(`${of(number)}/joints/rest`, 'POST', writeId),
+      invalidatesTags: (_r, _e, { number }) => [{ type: 'Motor', id: number }],
+    }),
+    releaseProposal: b.mutation<WindingRecord, { writeId: string; number: string; version: number }>({
+      query: ({ writeId, number, version }) =>
+        write(`${of(number)}/windings/proposed/release`, 'POST', writeId, { version }),
+      invalidatesTags: (_r, _e, { number }) => [{ type: 'Motor', id: number }],
+    }),
+    withdrawReading: b.mutation<unknown, { writeId: string; number: string; id: string; reason: string }>({
+      query: ({ writeId, number, id, reason }) =>
+        write(`${of(number)}/readings/${id}/withdraw`, 'POST', writeId, { reason }),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
+    }),
+    withdrawMotor: b.mutation<
+      unknown,
+      { writeId: string; number: string; reason: string; act: 'withdraw' | 'restore' }
+    >({
+      query: ({ writeId, number, reason, act }) => write(`${of(number)}/${act}`, 'POST', writeId, { reason }),
+      invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
     importMotor: b.mutation<{ number: string }, { writeId: string; document: unknown }>({
       query: ({ writeId, document }) => write('import', 'POST', writeId, document),
@@ -235,6 +286,17 @@ export const {
   useShopQuery,
   useSaveSettingsMutation,
   useSaveReelMutation,
-  useRemoveReelMutation,
+  useRetireReelMutation,
+  useSetupQuery,
+  useSetUpMutation,
+  usePeopleQuery,
+  useAddPersonMutation,
+  useChangePersonMutation,
+  useUnlockPersonMutation,
+  useShopHistoryQuery,
+  useMarkRestMutation,
+  useReleaseProposalMutation,
+  useWithdrawReadingMutation,
+  useWithdrawMotorMutation,
   useMarkJointMutation,
 } = api;

@@ -1,4 +1,4 @@
-/** What is being typed, by form; kept on the device until the server has it. */
+/** What is being typed, by form; kept on the device, for its person alone, until the server has it. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export interface Draft {
@@ -9,23 +9,6 @@ export interface Draft {
   readonly writeId: string;
 }
 export type Drafts = Readonly<Record<string, Draft>>;
-
-const KEY = 'norther.drafts';
-
-export function loadDrafts(): Drafts {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Drafts;
-  } catch {
-    return {};
-  }
-}
-export function keepDrafts(drafts: Drafts): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(drafts));
-  } catch {
-    // The device's store is full or shut: the draft lives on in this page.
-  }
-}
 
 export const draftsSlice = createSlice({
   name: 'drafts',
@@ -49,6 +32,13 @@ export const draftsSlice = createSlice({
     draftDropped: (state, { payload }: PayloadAction<string>) => {
       delete state[payload];
     },
+    /** Another person's drafts, or none. */
+    draftsLoaded: (_state, { payload }: PayloadAction<Drafts>) => ({ ...payload }),
+    /** Typed into the same form in another tab of this device. */
+    draftElsewhere: (state, { payload }: PayloadAction<{ form: string; draft: Draft | null }>) => {
+      if (payload.draft) state[payload.form] = payload.draft;
+      else delete state[payload.form];
+    },
   },
 });
-export const { fieldTyped, draftDropped, draftRebased } = draftsSlice.actions;
+export const { fieldTyped, draftDropped, draftRebased, draftsLoaded, draftElsewhere } = draftsSlice.actions;

@@ -17,6 +17,7 @@ export const router = createBrowserRouter([
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },
       { path: 'stores', ...lazy(() => import('../stores/stores.tsx'), 'Stores') },
+      { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {
         path: 'motor/:number',

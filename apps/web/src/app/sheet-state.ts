@@ -8,6 +8,8 @@ export interface Told {
 }
 interface SheetState {
   dark: boolean;
+  /** The server, or its database, does not answer. */
+  away: boolean;
   told: Told | null;
 }
 
@@ -18,7 +20,7 @@ const dark = () => {
 
 export const sheetSlice = createSlice({
   name: 'sheet',
-  initialState: (): SheetState => ({ dark: dark(), told: null }),
+  initialState: (): SheetState => ({ dark: dark(), away: false, told: null }),
   reducers: {
     sheetTurned: (state) => {
       state.dark = !state.dark;
@@ -26,9 +28,12 @@ export const sheetSlice = createSlice({
     said: (state, { payload }: PayloadAction<{ text: string; bad?: boolean }>) => {
       state.told = { text: payload.text, bad: payload.bad ?? false, at: Date.now() };
     },
+    serverAway: (state, { payload }: PayloadAction<boolean>) => {
+      state.away = payload;
+    },
     sayingDone: (state) => {
       state.told = null;
     },
   },
 });
-export const { sheetTurned, said, sayingDone } = sheetSlice.actions;
+export const { sheetTurned, said, sayingDone, serverAway } = sheetSlice.actions;

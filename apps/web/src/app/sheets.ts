@@ -3,6 +3,7 @@ export const SHOP_SHEETS = [
   { key: 'F1', name: 'Floor', to: '/' },
   { key: 'F2', name: 'Take in', to: '/new' },
   { key: 'F3', name: 'Stores', to: '/stores' },
+  { key: 'F4', name: 'People', to: '/people' },
   { key: 'F6', name: 'Legend', to: '/legend' },
 ] as const;
 export const MOTOR_SHEETS = [

@@ -1,12 +1,20 @@
 /** Everything behind signing in: who is here, what changes, and the keys that work everywhere. */
-import { Suspense } from 'react';
+import { Suspense, useEffect } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { problemOf, useSessionQuery } from './api.ts';
 import { useLive } from './use-live.ts';
+import { useScanner } from './use-scanner.ts';
 import { useShopKeys } from './use-shop-keys.ts';
+import { useTitle } from './use-title.ts';
 
 export function Shop() {
   const { data, error, isLoading, refetch } = useSessionQuery();
+  const away = !data && error !== undefined && problemOf(error).status !== 401;
+  useEffect(() => {
+    if (!away) return;
+    const timer = setInterval(() => void refetch(), 2000);
+    return () => clearInterval(timer);
+  }, [away, refetch]);
   const location = useLocation();
   if (isLoading) return <p className="p-6">Opening the shop …</p>;
   if (!data) {
@@ -14,7 +22,8 @@ export function Shop() {
     if (problem.status === 401) return <Navigate to="/sign-in" replace state={{ from: location.pathname }} />;
     return (
       <main className="p-6">
-        <p>{problem.title}</p>
+        <p className="text-[21px]">{problem.title}</p>
+        <p className="text-[15px] text-graphite">It is asked again every two seconds.</p>
         <button className="mt-3 border-[1.5px] border-ink px-4 py-2" onClick={() => void refetch()}>
           Try again
         </button>
@@ -27,6 +36,8 @@ export function Shop() {
 function SignedIn() {
   useLive();
   useShopKeys();
+  useScanner();
+  useTitle();
   return (
     <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
       <Outlet />

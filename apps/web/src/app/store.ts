@@ -1,8 +1,9 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
-import { draftsSlice, keepDrafts, loadDrafts } from './drafts.ts';
-import { sheetSlice } from './sheet-state.ts';
+import { DraftKeeper } from './draft-keeper.ts';
+import { draftElsewhere, draftsLoaded, draftsSlice } from './drafts.ts';
+import { said, sheetSlice } from './sheet-state.ts';
 
 const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
@@ -13,9 +14,19 @@ const reducer = combineReducers({
 export const store = configureStore({
   reducer,
   middleware: (get) => get().concat(api.middleware),
-  preloadedState: { drafts: loadDrafts() },
 });
 
+const keeper = new DraftKeeper(localStorage, (full) =>
+  store.dispatch(
+    said({
+      text: full
+        ? 'This device’s store is full: what you type lives in this page only until it is saved. Do not close it.'
+        : 'What you type is kept on this device again.',
+      bad: full,
+    }),
+  ),
+);
+let owner: string | null = null;
 let kept = store.getState().drafts;
 let turned = store.getState().sheet.dark;
 const showSheet = (dark: boolean) => {
@@ -23,13 +34,32 @@ const showSheet = (dark: boolean) => {
 };
 showSheet(turned);
 store.subscribe(() => {
-  const { drafts, sheet } = store.getState();
-  if (drafts !== kept) keepDrafts((kept = drafts));
+  const state = store.getState();
+  const { drafts, sheet } = state;
+  if (drafts !== kept) keeper.keep((kept = drafts));
   if (sheet.dark !== turned) {
     turned = sheet.dark;
     showSheet(turned);
     localStorage.setItem('norther.sheet', turned ? 'dark' : 'light');
   }
+  const person = api.endpoints.session.select()(state).data?.id ?? null;
+  if (person !== owner) {
+    owner = person;
+    const drafts = keeper.load(person);
+    kept = drafts as typeof kept;
+    store.dispatch(draftsLoaded(drafts));
+    kept = store.getState().drafts;
+  }
+});
+window.addEventListener('storage', (e) => {
+  const heard = keeper.heard(e.key, e.newValue);
+  if (!heard) return;
+  store.dispatch(draftElsewhere(heard));
+  kept = store.getState().drafts;
+});
+window.addEventListener('pagehide', () => keeper.flush());
+document.addEventListener('visibilitychange', () => {
+  if (document.visibilityState === 'hidden') keeper.flush();
 });
 
 export type RootState = ReturnType<typeof reducer>;

@@ -5,6 +5,9 @@ import { sheetTurned } from './sheet-state.ts';
 import { useAppDispatch } from './store.ts';
 import { MOTOR_SHEETS, SHOP_SHEETS } from './sheets.ts';
 
+/** Longer than a scanner takes from sign to sign [ms]. */
+const SCAN_GAP = 60;
+
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.matches('input, textarea, select') || target.closest('[role=dialog]') !== null);
@@ -14,7 +17,9 @@ export function useShopKeys() {
   const dispatch = useAppDispatch();
   const { number } = useParams();
   useEffect(() => {
+    let waiting: number | undefined;
     const onKey = (e: KeyboardEvent) => {
+      clearTimeout(waiting);
       const shop = SHOP_SHEETS.find((s) => s.key === e.key);
       if (shop) {
         e.preventDefault();
@@ -42,10 +47,18 @@ export function useShopKeys() {
         window.print();
       } else if (number) {
         const sheet = MOTOR_SHEETS.find((s) => s.key === e.key);
-        if (sheet) void navigate(`/motor/${encodeURIComponent(number)}${sheet.to}`);
+        // A digit may be the first of a scanned number: it acts only when no other sign follows at once.
+        if (sheet)
+          waiting = window.setTimeout(
+            () => void navigate(`/motor/${encodeURIComponent(number)}${sheet.to}`),
+            SCAN_GAP,
+          );
       }
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    return () => {
+      clearTimeout(waiting);
+      window.removeEventListener('keydown', onKey);
+    };
   }, [navigate, dispatch, number]);
 }

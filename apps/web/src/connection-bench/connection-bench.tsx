@@ -1,12 +1,10 @@
 /** The connection bench: the drawing to connect by, the joints to tick, and the proof: walk, trace, terminals. */
 import {
   coreOf,
-  jointKey,
   jointLengths,
   judgeWalk,
   marksElsewhere,
   planKey,
-  standingMarks,
   traceCurrent,
   writeShorthand,
   type WindingAnalysis,
@@ -14,7 +12,7 @@ import {
 import { connectionDrawing, type JointState } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useMarkJointMutation, type MotorFile } from '../app/api.ts';
+import { useMarkRestMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { PhaseBox } from '../kit/marks.tsx';
@@ -27,6 +25,7 @@ import { JointTable } from './joint-table.tsx';
 import { plannedAnalysis, type Planned } from './planned-analysis.ts';
 import { TerminalsPanel } from './terminals-panel.tsx';
 import { TracePanel } from './trace-panel.tsx';
+import { useTicks } from './use-ticks.ts';
 import { useWalk } from './use-walk.ts';
 import { WalkPanel } from './walk-panel.tsx';
 
@@ -80,14 +79,12 @@ function Bench({
   const [turn, setTurn] = useState(0);
   const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
-  const [mark] = useMarkJointMutation();
+  const { data: session } = useSessionQuery();
+  const { marks, tick, toggle: toggleMark } = useTicks(file, analysis, session?.name ?? '');
+  const [rest, { isLoading: markingRest }] = useMarkRestMutation();
   const act = useAct();
   const walk = useWalk(file, analysis);
   const count = connection.joints.length;
-  const marks = useMemo(
-    () => standingMarks(layout, connection, file.jointMarks),
-    [layout, connection, file.jointMarks],
-  );
   const [joint, setJoint] = useState<number>(
     () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
   );
@@ -109,25 +106,9 @@ function Bench({
   );
   const toOpen = useMemo(() => judged.explanations[0]?.joints ?? [], [judged]);
 
-  const tick = async (number: number, kind: 'made' | 'wrong' | 'undone', note = '') => {
-    const j = connection.joints[number - 1]!;
-    await act(
-      unwrap(
-        mark({
-          writeId: crypto.randomUUID(),
-          number: file.motor.number,
-          entry: { plan: planKey(layout), joint: jointKey(j), mark: kind, note },
-        }),
-      ),
-      kind === 'made'
-        ? `Joint ${number} is made.`
-        : kind === 'wrong'
-          ? `Joint ${number} is wrong.`
-          : `Joint ${number} is open again.`,
-    );
-    if (kind === 'made' && number < count) setJoint(number + 1);
+  const toggle = (number: number) => {
+    if (toggleMark(number) === 'made' && number < count) setJoint(number + 1);
   };
-  const toggle = (number: number) => void tick(number, marks.has(number) ? 'undone' : 'made');
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -202,8 +183,7 @@ function Bench({
         <div className="absolute top-2 left-3 leading-tight">
           <b className="fig block text-[16px]">{writeShorthand(planned.checked.typed)}</b>
           <span className="text-[13px] text-graphite">
-            {layout.groups.length} groups of {[...groups].sort((a, b) => a - b).join(' and ')},{' '}
-            {planned.role === 'proposed' ? 'as proposed' : 'as found'}
+            {layout.groups.length} groups of {[...groups].sort((a, b) => a - b).join(' and ')}, {planned.says}
           </span>
         </div>
         <div className="absolute top-2 right-3 space-y-1 text-[13px]">
@@ -287,6 +267,20 @@ function Bench({
           onTick={toggle}
         />
         <div className="no-print mt-3 flex flex-wrap gap-2">
+          {made < count && (
+            <Key
+              className="order-last"
+              disabled={markingRest}
+              onClick={() =>
+                void act(
+                  unwrap(rest({ writeId: crypto.randomUUID(), number: file.motor.number })),
+                  `All ${count} joints are made.`,
+                )
+              }
+            >
+              All {count - made} others are made
+            </Key>
+          )}
           <Key primary letter="Space" onClick={() => toggle(joint)}>
             {marks.has(joint) ? `Open joint ${joint}` : `Joint ${joint} is made`}
           </Key>

@@ -123,6 +123,7 @@ function Tabs({ file }: { file?: MotorFile | undefined }) {
 /** What just happened, or went wrong; read out to screen readers. */
 function ToldLine() {
   const told = useAppSelector((s) => s.sheet.told);
+  const away = useAppSelector((s) => s.sheet.away);
   const dispatch = useAppDispatch();
   useEffect(() => {
     if (!told || told.bad) return;
@@ -131,15 +132,21 @@ function ToldLine() {
   }, [told, dispatch]);
   return (
     <div role="status" className="flex min-w-0 flex-1 items-center overflow-hidden px-3">
-      {told && (
-        <button
-          type="button"
-          onClick={() => dispatch(sayingDone())}
-          title={told.text}
-          className={`truncate text-left text-[14px] -outline-offset-2 ${told.bad ? 'font-[650] text-carmine' : 'text-graphite'}`}
-        >
-          {told.bad ? `✗ ${told.text}` : told.text}
-        </button>
+      {away ? (
+        <span className="truncate text-[14px] font-[650] text-carmine">
+          The shop’s server does not answer. What you type is kept here; it comes back by itself.
+        </span>
+      ) : (
+        told && (
+          <button
+            type="button"
+            onClick={() => dispatch(sayingDone())}
+            title={told.text}
+            className={`truncate text-left text-[14px] -outline-offset-2 ${told.bad ? 'font-[650] text-carmine' : 'text-graphite'}`}
+          >
+            {told.bad ? `✗ ${told.text}` : told.text}
+          </button>
+        )
       )}
     </div>
   );
@@ -165,7 +172,10 @@ function TitleBlock({
       </svg>
       <div className="min-w-0 leading-tight">
         <b className="block text-[16px]">Norther</b>
-        <span className="block truncate text-[13px] text-graphite">{session?.shop}</span>
+        <span className="block truncate text-[13px] text-graphite">
+          {session?.demo && <b className="mr-1 bg-lemon px-1 text-[#0F1E29]">DEMO</b>}
+          {session?.shop}
+        </span>
       </div>
     </div>
   );

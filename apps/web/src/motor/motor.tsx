@@ -1,25 +1,17 @@
 /** The motor: who and what it is, where it stands, what is open, what happened to it. */
-import {
-  GATE_IDS,
-  newestReadings,
-  stationOf,
-  STATIONS,
-  TEST_KINDS,
-  type GateId,
-  type StationId,
-} from '@norther/core';
+import { GATE_IDS, newestReadings, stationOf, STATIONS, type GateId, type StationId } from '@norther/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
   useChangeMotorMutation,
   useClearHoldMutation,
-  useHistoryQuery,
   usePassGateMutation,
   useSessionQuery,
   type MotorFile,
 } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
+import { LineField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
@@ -27,6 +19,8 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
+import { History } from './history.tsx';
+import { Withdraw } from './withdraw.tsx';
 import { isoTime, localTime, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
 
@@ -50,7 +44,9 @@ function OneMotor({ file }: { file: MotorFile }) {
   return (
     <Sheet file={file} columns="5fr 4fr 3fr">
       <View letter="A" name="Identity and plate" className="overflow-auto p-4">
+        <Provenance file={file} />
         <Identity file={file} />
+        <Withdraw file={file} />
       </View>
       <View letter="B" name="Where it stands" className="overflow-auto p-4">
         <Stations file={file} />
@@ -69,6 +65,27 @@ function OneMotor({ file }: { file: MotorFile }) {
   );
 }
 
+/** A record that came from elsewhere says so, wherever it is looked at. */
+function Provenance({ file }: { file: MotorFile }) {
+  const { imported, motor } = file;
+  return (
+    <>
+      {imported && (
+        <p className="mb-3 border-l-[3px] border-ink bg-tint p-2 text-[14px]">
+          <b>Imported</b> by {imported.by}, {ageOf(imported.at)} ago, from a file{' '}
+          <span className="fig">{imported.file.slice(0, 12)}</span>. What was signed before was signed in
+          another shop.
+        </p>
+      )}
+      {motor.withdrawnAt && (
+        <p className="mb-3 bg-carmine-wash p-2 text-[15px] text-carmine">
+          <b>Withdrawn</b> {ageOf(motor.withdrawnAt)} ago: taken in by mistake, off the floor.
+        </p>
+      )}
+    </>
+  );
+}
+
 function Identity({ file }: { file: MotorFile }) {
   const { motor } = file;
   const { typed, type, drop, rebase, open, version, writeId } = useDraft(
@@ -77,6 +94,8 @@ function Identity({ file }: { file: MotorFile }) {
     motor.version,
   );
   const [send, { isLoading }] = useChangeMotorMutation();
+  const [why, setWhy] = useState('');
+  const gone = motor.shippedAt !== null || motor.withdrawnAt !== null;
   const [theirs, setTheirs] = useState<MotorRecord | null>(null);
   const act = useAct();
   const problems = plateProblems(typed);
@@ -95,7 +114,7 @@ function Identity({ file }: { file: MotorFile }) {
             promisedAt: isoTime(typed['promised'] ?? ''),
             rush: typed['rush'] === 'yes',
             version,
-            why: '',
+            why: why.trim(),
           },
         }),
       ),
@@ -112,6 +131,16 @@ function Identity({ file }: { file: MotorFile }) {
       }}
     >
       <PlateForm typed={typed} onType={type} fixedNumber />
+      {open && (
+        <div className="mt-3">
+          <LineField
+            label={gone ? 'Why a motor that is gone is changed' : 'Why, if it is worth a word'}
+            name="why"
+            value={why}
+            onType={setWhy}
+          />
+        </div>
+      )}
       {theirs && (
         <div className="mt-4 border-2 border-carmine p-3">
           <b>Somebody changed this motor meanwhile.</b>
@@ -161,7 +190,7 @@ function Stations({ file }: { file: MotorFile }) {
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
   const openHolds = file.holds.filter((h) => !h.clearedAt);
   const counts = new Map<string, number>();
-  const newest = newestReadings(file.readings);
+  const newest = newestReadings(file.readings.filter((r) => !r.withdrawn));
   for (const r of newest)
     if (r.outcome.ok)
       counts.set(r.outcome.judgement.verdict, (counts.get(r.outcome.judgement.verdict) ?? 0) + 1);
@@ -301,36 +330,4 @@ function Gates({ file }: { file: MotorFile }) {
       />
     </div>
   );
-}
-
-function History({ number }: { number: string }) {
-  const { data = [] } = useHistoryQuery(number);
-  return (
-    <ol className="space-y-1.5">
-      {data
-        .slice()
-        .sort((a, b) => b.at.localeCompare(a.at))
-        .map((e) => (
-          <li key={e.id} className="border-b border-grid pb-1.5 text-[14px] leading-tight">
-            <span className="flex justify-between gap-2">
-              <b className="font-[620]">{labelOf(e.what)}</b>
-              <span className="shrink-0 text-[13px] text-graphite">{ageOf(e.at)} ago</span>
-            </span>
-            <span className="text-[13px] text-graphite">
-              {e.who}
-              {e.why && `: ${e.why}`}
-            </span>
-          </li>
-        ))}
-    </ol>
-  );
-}
-
-/** `varnish signed` in the words of the sheets. */
-function labelOf(what: string): string {
-  const [id, ...rest] = what.split(' ');
-  const station = STATIONS.find((s) => s.id === id);
-  if (station) return `${station.title}: ${rest.join(' ')}`;
-  const test = Object.values(TEST_KINDS).find((k) => k.id === id);
-  return test ? `${test.title} ${rest.join(' ')}` : what.charAt(0).toUpperCase() + what.slice(1);
 }

@@ -40,6 +40,7 @@ export function PlateForm({
           type="datetime-local"
           value={typed['promised'] ?? ''}
           onType={(v) => onType({ promised: v })}
+          wrong={promiseDoubt(typed['promised'] ?? '')}
         />
         <label className="flex items-center gap-2 self-end pb-2 text-[15px] font-[620]">
           <input
@@ -88,3 +89,19 @@ export function plateProblems(typed: Readonly<Record<string, string>>): string[]
   if (!typed['customer']?.trim()) problems.push('Say who the motor is for.');
   return problems;
 }
+
+/** What every plate says and nothing can be judged without. */
+const ON_EVERY_PLATE = ['power', 'voltage', 'current', 'frequency', 'speed'];
+
+/** What a motor that is taken in lacks of its plate, unless somebody says that there is none. */
+export function missingOnPlate(typed: Readonly<Record<string, string>>): string[] {
+  if (typed['noPlate'] === 'yes') return [];
+  const missing = NAMEPLATE_FIELDS.filter((f) => ON_EVERY_PLATE.includes(f.id) && !typed[f.id]?.trim());
+  if (missing.length === 0) return [];
+  const names = missing.map((f) => f.label.toLowerCase()).join(', ');
+  return [`Of the plate: ${names}. Or say that it cannot be read.`];
+}
+
+/** A promise that cannot be kept any more is asked about. */
+export const promiseDoubt = (local: string, now = Date.now()): string | undefined =>
+  local && Date.parse(local) < now ? 'This lies in the past: is the day right?' : undefined;

@@ -5,14 +5,14 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { Caution, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
-import { isoTime, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import { isoTime, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 
 export function TakeIn() {
   const { typed, type, drop, open, writeId } = useDraft('take-in');
   const [send, { isLoading }] = useTakeInMutation();
   const act = useAct();
   const navigate = useNavigate();
-  const problems = plateProblems(typed);
+  const problems = [...plateProblems(typed), ...missingOnPlate(typed)];
   const save = async () => {
     const number = typed['number']!.trim();
     const problem = await act(
@@ -56,6 +56,16 @@ export function TakeIn() {
           }}
         >
           <PlateForm typed={typed} onType={type} />
+          <label className="mt-3 flex min-h-11 items-center gap-3 text-[15px]">
+            <input
+              type="checkbox"
+              name="noPlate"
+              className="size-5 accent-(--copper)"
+              checked={typed['noPlate'] === 'yes'}
+              onChange={(e) => type({ noPlate: e.target.checked ? 'yes' : '' })}
+            />
+            The plate is missing or cannot be read
+          </label>
           <div className="mt-5 flex flex-wrap items-center gap-3">
             <Key primary type="submit" letter="Enter" disabled={problems.length > 0 || isLoading}>
               Take it in

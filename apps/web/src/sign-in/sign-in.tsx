@@ -1,32 +1,21 @@
-/** Signing in: name and PIN. */
+/** Signing in: name and PIN; in a shop that has nobody yet, the first lead. */
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { problemOf, useSignInMutation } from '../app/api.ts';
+import { problemOf, useSetupQuery, useSignInMutation } from '../app/api.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
+import { FirstLead } from './first-lead.tsx';
 
 export function SignIn() {
-  const [name, setName] = useState('');
-  const [pin, setPin] = useState('');
-  const [signIn, { error, isLoading }] = useSignInMutation();
+  const { data: setup } = useSetupQuery();
   const navigate = useNavigate();
   const { state } = useLocation() as { state: { from?: string } | null };
-  const go = async () => {
-    const result = await signIn({ name, pin });
-    if (!('error' in result)) void navigate(state?.from ?? '/', { replace: true });
-  };
+  const enter = () => void navigate(state?.from ?? '/', { replace: true });
   return (
     <div className="flex min-h-full p-2">
       <div className="flex flex-1 border border-hair p-[3px]">
         <main className="flex flex-1 flex-col items-center justify-center border-2 border-ink p-6">
-          <form
-            data-quick=""
-            className="w-[min(360px,100%)] space-y-4"
-            onSubmit={(e) => {
-              e.preventDefault();
-              void go();
-            }}
-          >
+          <div className="w-[min(360px,100%)] space-y-4">
             <div className="flex items-center gap-4 border-b-2 border-ink pb-4">
               <svg width="56" height="56" viewBox="0 0 32 32" aria-hidden="true">
                 <circle cx="16" cy="16" r="13" fill="none" stroke="var(--ink)" strokeWidth="4" />
@@ -37,25 +26,47 @@ export function SignIn() {
                 <p className="text-[15px] text-graphite">One motor, one record, two tracks.</p>
               </div>
             </div>
-            <LineField label="Name" name="name" value={name} onType={setName} autoFocus />
-            <LineField label="PIN" name="pin" type="password" value={pin} onType={setPin} />
-            {error && (
-              <p role="alert" className="text-[15px] font-[620] text-carmine">
-                {problemOf(error).title}
-              </p>
-            )}
-            <Key
-              primary
-              type="submit"
-              letter="Enter"
-              disabled={isLoading || !name || pin.length < 4}
-              className="w-full"
-            >
-              Sign in
-            </Key>
-          </form>
+            {setup?.needed ? <FirstLead onDone={enter} /> : <NameAndPin onDone={enter} />}
+          </div>
         </main>
       </div>
     </div>
+  );
+}
+
+function NameAndPin({ onDone }: { readonly onDone: () => void }) {
+  const [name, setName] = useState('');
+  const [pin, setPin] = useState('');
+  const [signIn, { error, isLoading }] = useSignInMutation();
+  const go = async () => {
+    const result = await signIn({ name, pin });
+    if (!('error' in result)) onDone();
+  };
+  return (
+    <form
+      data-quick=""
+      className="space-y-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void go();
+      }}
+    >
+      <LineField label="Name" name="name" value={name} onType={setName} autoFocus />
+      <LineField label="PIN or passphrase" name="pin" type="password" value={pin} onType={setPin} />
+      {error && (
+        <p role="alert" className="text-[15px] font-[620] text-carmine">
+          {problemOf(error).title}
+        </p>
+      )}
+      <Key
+        primary
+        type="submit"
+        letter="Enter"
+        disabled={isLoading || !name || pin.length < 4}
+        className="w-full"
+      >
+        Sign in
+      </Key>
+    </form>
   );
 }

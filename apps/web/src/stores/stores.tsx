@@ -3,7 +3,7 @@ import { enamelledDiameterMm, readQuantity, SETTINGS_FIELDS, showShort } from '@
 import type { ReelRecord, SettingsRecord } from '@norther/records';
 import { useState } from 'react';
 import {
-  useRemoveReelMutation,
+  useRetireReelMutation,
   useSaveReelMutation,
   useSaveSettingsMutation,
   useSessionQuery,
@@ -29,7 +29,7 @@ export function Stores() {
       }
     >
       <View letter="A" name="Wire on the reels" className="overflow-auto px-4 py-2">
-        {shop && <Reels reels={shop.reels} />}
+        {shop && <Reels reels={shop.reels} retired={shop.retired} />}
       </View>
       <View letter="B" name="The shop has decided" className="overflow-auto px-4 py-2">
         {shop && <Settings key={shop.settings.version} settings={shop.settings} />}
@@ -48,10 +48,10 @@ interface Writing {
 }
 const NEW: Writing = { id: null, name: '', bare: '', grade: '2', mass: '' };
 
-function Reels({ reels }: { reels: readonly ReelRecord[] }) {
+function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: readonly ReelRecord[] }) {
   const [writing, setWriting] = useState<Writing>(NEW);
   const [save] = useSaveReelMutation();
-  const [remove] = useRemoveReelMutation();
+  const [retire] = useRetireReelMutation();
   const act = useAct();
   const bare = readQuantity(writing.bare, 'wire-diameter');
   const mass = readQuantity(writing.mass, 'mass');
@@ -180,8 +180,10 @@ function Reels({ reels }: { reels: readonly ReelRecord[] }) {
                   className="px-1 text-[13px] text-graphite underline"
                   onClick={() =>
                     void act(
-                      unwrap(remove({ writeId: crypto.randomUUID(), id: r.id })),
-                      `Reel ${r.name} is gone.`,
+                      unwrap(
+                        retire({ writeId: crypto.randomUUID(), id: r.id, version: r.version, act: 'retire' }),
+                      ),
+                      `Reel ${r.name} is retired; it can be brought back below.`,
                     )
                   }
                 >
@@ -196,6 +198,36 @@ function Reels({ reels }: { reels: readonly ReelRecord[] }) {
         {reels.length} reels, {showShort(total, 4)} kg. Bar: against a full reel of 25 kg. Over enamel: IEC
         60317-0-1, from memory, where not measured.
       </p>
+      {retired.length > 0 && (
+        <details className="mt-4">
+          <summary className="cursor-pointer border-b-[1.5px] border-ink text-[15px] font-[650]">
+            {retired.length} retired
+          </summary>
+          {retired.map((r) => (
+            <p
+              key={r.id}
+              className="flex items-center gap-3 border-b border-grid py-1 text-[15px] text-graphite"
+            >
+              <span className="fig w-24">{r.name}</span>
+              <span className="fig">{r.bareDiameterMm.toFixed(3)} mm</span>
+              <button
+                type="button"
+                className="ml-auto min-h-11 px-2 underline"
+                onClick={() =>
+                  void act(
+                    unwrap(
+                      retire({ writeId: crypto.randomUUID(), id: r.id, version: r.version, act: 'restore' }),
+                    ),
+                    `Reel ${r.name} is in stock again.`,
+                  )
+                }
+              >
+                bring back
+              </button>
+            </p>
+          ))}
+        </details>
+      )}
     </>
   );
 }

@@ -1,12 +1,13 @@
 /** The test panel: enter a reading, see it judged while typing, keep it. */
 import {
+  contextFor,
   judgeTest,
   minutesAbove,
-  readNameplate,
   readQuantity,
   STAGES,
   TEST_KIND_IDS,
   TEST_KINDS,
+  voidedBy,
   type Figure,
   type Judgement,
   type LogPoint,
@@ -19,7 +20,7 @@ import { useSearchParams } from 'react-router';
 import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
+import { judgedOf } from '../app/visit.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { JudgedFigures } from '../kit/judged-figures.tsx';
@@ -29,6 +30,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
+import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 
 export function TestPanel() {
@@ -93,8 +95,9 @@ function TestList({
         >
           <b className="block px-3 text-[14px] leading-tight font-[650]">{TEST_KINDS[id].title}</b>
           {TEST_KINDS[id].stages.map((s) => {
-            const latest = file.readings.filter((r) => r.kind === id && r.stage === s).at(-1);
-            const verdict = latest?.outcome.ok ? latest.outcome.judgement.verdict : 'to-come';
+            const latest = file.readings.filter((r) => r.kind === id && r.stage === s && !r.withdrawn).at(-1);
+            const verdict =
+              latest?.outcome.ok && !latest.voided ? latest.outcome.judgement.verdict : 'to-come';
             const current = id === kind && s === stage;
             return (
               <button
@@ -127,11 +130,10 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   const [send, { isLoading }] = useAddReadingMutation();
   const act = useAct();
   const [working, setWorking] = useState<Figure | null>(null);
-  const planned = useMemo(() => plannedAnalysis(file), [file]);
-  const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
+  const { plans, visit } = useMemo(() => judgedOf(file, true), [file]);
+  const context = useMemo(() => contextFor(plans, stage), [plans, stage]);
   const csv = typed['log'];
   const log = useMemo(() => (csv ? readOvenLog(csv) : null), [csv]);
-  const measured = file.windings.some((w) => w.role === 'as-found' && w.typed['meanTurn']);
   const fields = useMemo(() => {
     const { log: _log, ...rest } = typed as Record<string, string>;
     void _log;
@@ -140,15 +142,15 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   const outcome = useMemo(
     () =>
       judgeTest(kindId, fields, {
-        plate,
-        analysis: planned.analysis,
-        meanTurnMeasured: measured,
+        ...context,
         ...(log?.ok ? { log: log.value } : {}),
       }),
-    [kindId, fields, plate, planned, measured, log],
+    [kindId, fields, context, log],
   );
   const earlier = file.readings.filter((r) => r.kind === kindId && r.stage === stage);
-  const latest = earlier.at(-1) ?? null;
+  const latest = earlier.filter((r) => !r.withdrawn).at(-1) ?? null;
+  // What would keep a reading taken now from counting.
+  const early = voidedBy({ kind: kindId, stage, order: Infinity }, visit);
   const before = previousValue(file, kindId, stage);
   const shown: Judgement | null = open
     ? outcome.ok
@@ -194,10 +196,10 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
               />
             ))}
           </div>
-          {kindId === 'polarity' && planned.analysis && (
+          {kindId === 'polarity' && context.analysis && (
             <p className="mt-2 text-[14px]">
               Should read:{' '}
-              <span className="fig">{planned.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
+              <span className="fig">{context.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
             </p>
           )}
           {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
@@ -244,6 +246,16 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         )}
       </View>
       <View letter="C" name="Verdict" className="overflow-auto px-4 py-3">
+        {early && (
+          <p className="mb-3 border-l-[3px] border-copper pl-3 text-[15px]">
+            It would not count yet: {early.message}.
+          </p>
+        )}
+        {!open && latest?.voided && (
+          <p className="mb-3 bg-carmine-wash p-2 text-[15px] text-carmine">
+            <b>It proves nothing any more:</b> {latest.voided.message}.
+          </p>
+        )}
         {working ? (
           <WorkingPanel figure={working} onClose={() => setWorking(null)} />
         ) : shown ? (
@@ -259,20 +271,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             <Caution name={kind.caution.name} text={kind.caution.text} />
           </div>
         )}
-        {earlier.length > 1 && (
-          <section className="mt-5">
-            <h2 className="border-b border-ink text-[15px]">Earlier readings</h2>
-            {earlier
-              .slice(0, -1)
-              .reverse()
-              .map((r) => (
-                <p key={r.id} className="flex items-center gap-2 border-b border-grid py-1 text-[14px]">
-                  <VerdictMark verdict={r.outcome.ok ? r.outcome.judgement.verdict : 'to-come'} size={14} />
-                  {r.takenBy}, {ageOf(r.takenAt)} ago
-                </p>
-              ))}
-          </section>
-        )}
+        <KeptReadings file={file} readings={earlier} />
       </View>
     </>
   );

@@ -9,7 +9,9 @@ export function StationTests({ file, station }: { file: MotorFile; station: Stat
     <section className="mb-4">
       <h3 className="mb-1 border-b-[1.5px] border-ink text-[17px] font-[650]">Tests here</h3>
       {station.tests.map(({ kind, stage }) => {
-        const latest = file.readings.filter((r) => r.kind === kind && r.stage === stage && !r.withdrawn).at(-1);
+        const latest = file.readings
+          .filter((r) => r.kind === kind && r.stage === stage && !r.withdrawn)
+          .at(-1);
         const verdict = latest?.outcome.ok && !latest.voided ? latest.outcome.judgement.verdict : 'to-come';
         return (
           <Link

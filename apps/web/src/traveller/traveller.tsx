@@ -1,14 +1,17 @@
 /** The traveller: the step in hand on one screen, for a glove. */
 import {
-  checkStationRecord,
+  checkSigning,
   holdOn,
+  mayGoOn,
+  passOf,
   requiredBefore,
+  signerOf,
   stationOf,
   STATIONS,
   type HoldRecord,
   type Station,
 } from '@norther/core';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import {
   useClearHoldMutation,
@@ -20,11 +23,13 @@ import {
 } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
+import { judgedOf } from '../app/visit.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { AmendRecord } from './amend-record.tsx';
 import { Materials } from './materials.tsx';
 import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
@@ -68,23 +73,30 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const [raise] = useHoldMutation();
   const [clear] = useClearHoldMutation();
   const [pass] = usePassGateMutation();
-  const [asking, setAsking] = useState<'hold' | 'release' | 'pass' | null>(null);
+  const [asking, setAsking] = useState<'hold' | 'release' | 'pass' | 'sign-over' | 'reopen' | null>(null);
+  const [amending, setAmending] = useState(false);
   const act = useAct();
   const signKey = useRef<HTMLButtonElement>(null);
 
+  const judged = useMemo(() => judgedOf(file), [file]);
   const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
+  const against = signed ? [] : mayGoOn(judged, station.id);
   const before = requiredBefore(station.id).filter(
     (id) => !file.steps.some((s) => s.station === id && s.signedAt),
   );
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
-  const gatePassed = file.gatePasses.some((p) => p.gate === station.gate);
-  const shut = gate !== null && !gate.open && !gatePassed;
-  const { findings } = checkStationRecord(station.id, typed, number);
-  const stops = findings.filter((f) => f.severity === 'stop');
-  const blocked = before.length > 0 || hold !== null || shut;
+  const passed = station.gate ? passOf(judged.visit, station.gate) : null;
+  const shut = against.some((f) => f.code === 'gate.shut');
+  const { record: findings, claims } = checkSigning(judged, station.id, typed);
+  const lead = session?.role === 'lead';
+  const wrongRole = session ? signerOf(station.id, session.role) : [];
+  const unproven = claims.filter((f) => f.severity === 'stop');
+  const gone = file.motor.shippedAt !== null || file.motor.withdrawnAt !== null;
+  const stops = [...findings.filter((f) => f.severity === 'stop'), ...wrongRole, ...(lead ? [] : unproven)];
+  const blocked = against.length > 0 || gone;
   const taken = step?.takenAt ?? null;
 
-  const write = async (kind: 'take' | 'sign') => {
+  const write = async (kind: 'take' | 'sign', why = '') => {
     const problem = await act(
       unwrap(
         send({
@@ -92,7 +104,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           number,
           station: station.id,
           act: kind,
-          ...(kind === 'sign' ? { typed: { ...typed } } : {}),
+          body: kind === 'sign' ? { typed: { ...typed }, why } : {},
         }),
       ),
       kind === 'take'
@@ -103,6 +115,11 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
       drop();
       onDone();
     }
+  };
+  const press = () => {
+    // A lead may sign over what is missing, and says why.
+    if (unproven.length > 0 && lead) setAsking('sign-over');
+    else void write('sign');
   };
 
   return (
@@ -177,15 +194,16 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               </div>
             </section>
           )}
-          {gatePassed && gate && (
+          {passed && gate && (
             <p className="mb-3 text-[14px] text-graphite">
-              {gate.title} passed by {file.gatePasses.find((p) => p.gate === station.gate)!.by}:{' '}
-              {file.gatePasses.find((p) => p.gate === station.gate)!.reason}
+              {gate.title} passed by {passed.by}: {passed.reason}
             </p>
           )}
           {station.tests.length > 0 && <StationTests file={file} station={station} />}
           <h3 className="mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Record</h3>
-          {signed ? (
+          {signed && amending ? (
+            <AmendRecord file={file} station={station} onDone={() => setAmending(false)} />
+          ) : signed ? (
             <table className="w-full text-[16px]">
               <tbody>
                 {station.record.map((f) => (
@@ -222,10 +240,24 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               </button>
             </form>
           )}
+          {signed && !amending && (
+            <div className="mt-3 flex flex-wrap gap-3">
+              {(lead || step!.signedBy === session?.name) && station.record.length > 0 && (
+                <Key className="min-h-12" onClick={() => setAmending(true)}>
+                  Correct the record
+                </Key>
+              )}
+              {lead && (
+                <Key className="min-h-12 text-carmine" onClick={() => setAsking('reopen')}>
+                  Open it again
+                </Key>
+              )}
+            </div>
+          )}
           {!signed && (
             <div className="mt-2">
               <FindingList
-                findings={findings.filter(
+                findings={[...findings, ...claims].filter(
                   (f) => !['station.field-missing'].includes(f.code) && !f.code.startsWith('field.'),
                 )}
               />
@@ -254,7 +286,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           type="button"
           data-primary=""
           disabled={signed !== null || blocked || stops.length > 0 || isLoading}
-          onClick={() => void write('sign')}
+          onClick={press}
           className="min-h-[72px] flex-[2] -outline-offset-4 bg-copper px-4 text-on-copper disabled:bg-paper disabled:text-graphite xl:min-h-[56px]"
         >
           <b className="block text-[22px] leading-tight">
@@ -274,10 +306,41 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
                           .map((f) => f.message.replace(' is missing.', '').toLowerCase())
                           .slice(0, 3)
                           .join(', ')}`
-                      : 'then on to the next station'}
+                      : unproven.length > 0
+                        ? `${unproven.length} not proven: you are asked why`
+                        : 'then on to the next station'}
           </span>
         </button>
       </footer>
+      <ReasonDialog
+        title={`Sign ${station.title.toLowerCase()} all the same`}
+        text={unproven.map((f) => f.message).join(' ')}
+        action="Sign"
+        open={asking === 'sign-over'}
+        onOpen={(o) => setAsking(o ? 'sign-over' : null)}
+        onReason={(reason) => void write('sign', reason)}
+      />
+      <ReasonDialog
+        title={`Open ${station.title.toLowerCase()} again`}
+        text="It and every station that rests on it lose their signatures; tests that proved them count no more. The history keeps what was signed."
+        action="Open again"
+        open={asking === 'reopen'}
+        onOpen={(o) => setAsking(o ? 'reopen' : null)}
+        onReason={(reason) =>
+          void act(
+            unwrap(
+              send({
+                writeId: crypto.randomUUID(),
+                number,
+                station: station.id,
+                act: 'reopen',
+                body: { reason },
+              }),
+            ),
+            `${station.title}: open again.`,
+          )
+        }
+      />
       <ReasonDialog
         title={`Hold the ${station.body}`}
         text="It stops the next step until it is released with a reason."

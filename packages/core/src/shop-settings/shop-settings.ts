@@ -25,6 +25,14 @@ export const SETTINGS_FIELDS: readonly Field[] = [
   quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
   quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
   quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+  choice(
+    'backup',
+    'Back-ups',
+    { nightly: 'every night', 'by-hand': 'by hand only' },
+    'every night when empty',
+  ),
+  quantity('backupHour', 'Back-up at', 'count', 0, 23, 'o’clock, 2 when empty'),
+  quantity('backupKeep', 'Back-ups kept', 'count', 1, 365, '14 when empty'),
   choice('proposalRelease', 'A proposal is wound', {
     release: 'when a lead has released it',
     'at-once': 'as soon as it is kept',

@@ -50,14 +50,7 @@ export function judgeVisit<R extends VisitReading>(
     voided: voidedBy(reading, visit),
   });
   const readings = onlyWhatCounts ? whatCounts(visit.readings, judge) : visit.readings.map(judge);
-  // A reading that could not be judged, or was taken back, does not hide the one before it.
-  const tests = newestReadings(readings.filter((r) => r.outcome.ok && !r.withdrawn)).flatMap(
-    (r): LatestTest[] =>
-      r.outcome.ok
-        ? [{ kind: r.kind, stage: r.stage, judgement: r.outcome.judgement, voided: r.voided }]
-        : [],
-  );
-  const facts: GateFacts = { card: plans.asFound, tests, steps: visit.steps };
+  const facts = factsOf(plans, readings, visit.steps);
   return {
     plans,
     readings,
@@ -70,6 +63,23 @@ export function judgeVisit<R extends VisitReading>(
       GATE_IDS.flatMap((gate) => passOf(visit, gate) ?? []),
     ),
   };
+}
+
+/** What gates and verdict look at. A reading that could not be judged, or was taken back, does not hide the one before it. */
+export function factsOf(
+  plans: Plans,
+  readings: readonly (Pick<JudgedReading, 'kind' | 'stage' | 'outcome' | 'voided'> & {
+    readonly withdrawn: object | null;
+  })[],
+  steps: Visit['steps'],
+): GateFacts {
+  const tests = newestReadings(readings.filter((r) => r.outcome.ok && !r.withdrawn)).flatMap(
+    (r): LatestTest[] =>
+      r.outcome.ok
+        ? [{ kind: r.kind, stage: r.stage, judgement: r.outcome.judgement, voided: r.voided }]
+        : [],
+  );
+  return { card: plans.asFound, tests, steps };
 }
 
 /** Of every kind and stage the newest that can be judged, without judging what stands before it. */
