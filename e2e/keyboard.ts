@@ -63,6 +63,9 @@ export async function scan(page: Page, number: string) {
 
 /** A sheet of the motor by its digit. */
 export async function sheet(page: Page, digit: string) {
+  const ends = ['', 'card', 'winding', 'connection', 'traveller', 'tests', 'verdict', 'search', 'cut'];
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press(digit);
+  const end = ends[Number(digit) - 1]!;
+  await expect(page).toHaveURL(new RegExp(`/motor/[^/]+${end ? `/${end}` : ''}(\\?|$)`));
 }

@@ -14,7 +14,7 @@ async function emptyCore(
   plate: Record<string, string>,
   iron: Record<string, string>,
 ) {
-  await signIn(page, base(), 'Olav Tindal');
+  await signIn(page, base(), 'Ida Haft');
   const headers = { 'x-write-id': randomUUID() };
   const taken = await page.request.post(`${base()}/api/motors`, {
     headers,
@@ -362,7 +362,7 @@ test('settings of the shop reach every sheet; a reel is added and used up', asyn
   await expect(told(page)).toContainText('Reel Z1 is kept');
   await expect(page.getByRole('row', { name: /Z1/ })).toContainText('1.02');
   await page.getByRole('row', { name: /Z1/ }).getByRole('button', { name: 'used up' }).click();
-  await expect(told(page)).toContainText('Reel Z1 is gone');
+  await expect(told(page)).toContainText('Reel Z1 is retired');
 });
 
 test('the bench is worked by touch on a tablet', async ({ browser }) => {

@@ -87,7 +87,7 @@ test('a dropped network keeps what is typed, and the same save works when it is 
   await field(page, 'strippedCopper').fill('12.4');
   await context.setOffline(true);
   await page.keyboard.press('Control+s');
-  await expect(page.getByRole('status').first()).toContainText('cannot be reached');
+  await expect(page.getByRole('status').first()).toContainText('does not answer');
   await expect(field(page, 'strippedCopper')).toHaveValue('12.4');
   await context.setOffline(false);
   await page.reload();

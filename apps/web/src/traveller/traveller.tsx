@@ -86,7 +86,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   );
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
   const passed = station.gate ? passOf(judged.visit, station.gate) : null;
-  const shut = against.some((f) => f.code === 'gate.shut');
+  const shut = gate !== null && !gate.open && !passed;
   const { record: findings, claims } = checkSigning(judged, station.id, typed);
   const lead = session?.role === 'lead';
   const wrongRole = session ? signerOf(station.id, session.role) : [];
