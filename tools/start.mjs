@@ -79,6 +79,9 @@ await run(async () => {
       `Norther is already running on this data folder: ${other.address} (process ${other.pid}).`,
       `Open it there, or stop it first: kill ${other.pid}`,
     );
+  // A server whose script was killed takes a moment to end.
+  for (let tries = 0; tries < 20 && !(await portIsFree(options.port, options.host)); tries++)
+    await new Promise((r) => setTimeout(r, 200));
   if (!(await portIsFree(options.port, options.host)))
     throw new Stop(
       `Port ${options.port} is used by another program.`,

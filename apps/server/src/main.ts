@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { readFileSync } from 'node:fs';
 import type { Server } from 'node:http';
+import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
 import { makeApp } from './app.ts';
@@ -49,5 +50,12 @@ const stop = () => {
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
 // Started by a script: when that is gone, killed even, its end of the pipe closes and this server ends as well.
 if (env.STOP_WITH_PARENT) process.stdin.once('end', stop).resume();
+// For who watches: the longest time that anything held this process up, since it was asked last.
+const held = monitorEventLoopDelay({ resolution: 5 });
+held.enable();
+process.on('SIGUSR2', () => {
+  console.log(`held ${(held.max / 1e6).toFixed(1)} ms`);
+  held.reset();
+});
 await app.listen(env.PORT, env.HOST);
 console.log(`serving on ${env.PORT}`);

@@ -28,7 +28,8 @@ function template(name: string): string {
   return value;
 }
 
-export async function makeDatabase(options: { empty?: boolean } = {}) {
+/** @param options.nobody not even the demo's people */
+export async function makeDatabase(options: { empty?: boolean; nobody?: boolean } = {}) {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: template('TEST_ADMIN_URL') });
   await admin.connect();
@@ -36,7 +37,7 @@ export async function makeDatabase(options: { empty?: boolean } = {}) {
   const ownerUrl = template('TEST_OWNER_URL').replace('{db}', name);
   const appUrl = template('TEST_APP_URL').replace('{db}', name);
   await migrateDatabase(ownerUrl, MIGRATIONS);
-  await loadDemo(ownerUrl, { empty: options.empty ?? true });
+  if (!options.nobody) await loadDemo(ownerUrl, { empty: options.empty ?? true });
   return {
     ownerUrl,
     appUrl,
@@ -111,7 +112,9 @@ export async function startServer(options: { empty?: boolean } = {}) {
   const base = (await app.getUrl()).replace('[::1]', '127.0.0.1');
   return {
     base,
+    app,
     database,
+    signInAs: (name: string) => signIn(base, name),
     nobody: new Caller(base),
     lead: await signIn(base, 'Ida Haft'),
     tester: await signIn(base, 'Per Marsk'),

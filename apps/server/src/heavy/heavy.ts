@@ -14,7 +14,7 @@ export const WORKER_FILE = Symbol('worker file');
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
 /** What somebody waits for at a sheet, and what a script or a search may take [ms]. */
 const SHEET_MS = 20_000;
-const CALCULATION_MS = 5000;
+const CALCULATION_MS = 3000;
 const IMPORT_MS = 120_000;
 
 @Injectable()
@@ -24,18 +24,18 @@ export class Heavy implements OnModuleDestroy {
   private readonly calculations: Piscina;
 
   constructor(@Inject(WORKER_FILE) filename: string) {
-    const pool = (maxThreads: number, minThreads: number) =>
+    // All are there from the start: a thread takes a second to come up.
+    const pool = (threads: number) =>
       new Piscina({
         filename,
-        minThreads,
-        maxThreads,
-        idleTimeout: 30_000,
+        minThreads: threads,
+        maxThreads: threads,
         maxQueue: 200,
         resourceLimits: LIMITS,
         concurrentTasksPerWorker: 1,
       });
-    this.sheets = pool(2, 1);
-    this.calculations = pool(2, 0);
+    this.sheets = pool(2);
+    this.calculations = pool(2);
   }
 
   /** @returns the answer as JSON */
@@ -46,6 +46,11 @@ export class Heavy implements OnModuleDestroy {
   /** @returns the motor with everything judged, as JSON */
   motor(rows: MotorRows): Promise<Uint8Array> {
     return this.run(this.sheets, { task: 'motor', rows }, SHEET_MS);
+  }
+
+  /** @returns how one of its readings is judged */
+  reading(rows: MotorRows, id: string): Promise<{ readonly verdict: string | null }> {
+    return this.run(this.sheets, { task: 'reading', rows, id }, SHEET_MS);
   }
 
   verdict(rows: MotorRows, issue: Issue): Promise<Uint8Array> {

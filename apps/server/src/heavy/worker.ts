@@ -12,6 +12,7 @@ import { verdictPdf } from '../reports/verdict-pdf.ts';
 export type Question =
   | { readonly task: 'calculate'; readonly calculation: Calculation; readonly body: object }
   | { readonly task: 'motor'; readonly rows: MotorRows }
+  | { readonly task: 'reading'; readonly rows: MotorRows; readonly id: string }
   | { readonly task: 'verdict'; readonly rows: MotorRows; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion };
@@ -33,6 +34,10 @@ async function answer(q: Question): Promise<unknown> {
       return json(CALCULATIONS[q.calculation](q.body as never));
     case 'motor':
       return json(judgeMotor(q.rows).file);
+    case 'reading': {
+      const reading = judgeMotor(q.rows).file.readings.find((r) => r.id === q.id);
+      return { verdict: reading?.outcome.ok ? reading.outcome.judgement.verdict : null };
+    }
     case 'verdict':
       return new Uint8Array(await verdictPdf(judgeMotor(q.rows), q.issue));
     case 'plan':

@@ -3,6 +3,7 @@ import { finding } from '@norther/core';
 import { Problem } from './problem.ts';
 
 const DEEPEST = 40;
+const MOST_KEYS = 1000;
 
 const refuse = (code: string, title: string): never => {
   throw new Problem(400, title, [finding('stop', `input.${code}`, title, ['body'])]);
@@ -64,7 +65,9 @@ function checkTexts(value: unknown, most: number) {
     if (++seen > most) refuse('too-many', `The body has more than ${most} values.`);
     if (typeof next === 'string') checkText(next);
     else if (next !== null && typeof next === 'object')
-      for (const [key, inner] of Object.entries(next)) {
+      for (const [i, [key, inner]] of Object.entries(next).entries()) {
+        if (i > MOST_KEYS && !Array.isArray(next))
+          refuse('too-many', `Something in the body has more than ${MOST_KEYS} fields.`);
         if (!Array.isArray(next)) checkText(key);
         if (typeof inner === 'number' || typeof inner === 'boolean' || inner === null) seen++;
         else open.push(inner);

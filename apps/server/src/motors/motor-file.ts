@@ -62,6 +62,25 @@ export interface JudgedMotor extends Pick<JudgedVisit, 'plans' | 'facts'> {
 export const visitOf = (rows: MotorRows): Visit =>
   ({ ...rows, number: rows.motor.number, plate: rows.motor.plate }) as unknown as Visit;
 
+/** A motor that is about to be changed: judged only as far as a decision asks, and not before it does. */
+export class MotorToChange {
+  readonly visit: Visit;
+  private judged: JudgedVisit | null = null;
+
+  constructor(readonly file: MotorRows) {
+    this.visit = visitOf(file);
+  }
+  get plans() {
+    return this.judge().plans;
+  }
+  get facts() {
+    return this.judge().facts;
+  }
+  private judge() {
+    return (this.judged ??= judgeVisit(this.visit, { working: false, onlyWhatCounts: true }));
+  }
+}
+
 export function judgeMotor(rows: MotorRows, how: HowToJudge = { working: false }): JudgedMotor {
   const visit = visitOf(rows);
   const { plans, facts, readings, standing, gates, verdict } = judgeVisit(visit, how);

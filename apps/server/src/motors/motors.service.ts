@@ -7,7 +7,7 @@ import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 import { Heavy } from '../heavy/heavy.ts';
-import { judgeMotor, type JudgedMotor, type MotorRows } from './motor-file.ts';
+import { MotorToChange, type MotorRows } from './motor-file.ts';
 import { MotorsRepository, type FloorRow, type HistoryPage } from './motors.repository.ts';
 import { openNotes, type FloorNote } from './floor-notes.ts';
 import { isoOf } from './rows-from-json.ts';
@@ -59,13 +59,9 @@ export class MotorsService {
   }
 
   /** The motor taken for this transaction and then read, so that nobody's change between is lost. */
-  async locked({ tx, person }: Pick<WriteContext, 'tx' | 'person'>, number: string): Promise<JudgedMotor> {
+  async locked({ tx, person }: Pick<WriteContext, 'tx' | 'person'>, number: string): Promise<MotorToChange> {
     if (!(await this.motors.lock(tx, person.shopId, number))) throw notFound(`Motor ${number}`);
-    // Held while others wait for the motor: only what a decision asks is judged.
-    return judgeMotor((await this.motors.rows(person.shopId, number, tx))!, {
-      working: false,
-      onlyWhatCounts: true,
-    });
+    return new MotorToChange((await this.motors.rows(person.shopId, number, tx))!);
   }
 
   async history(person: Person, number: string, page: HistoryPage) {

@@ -1,19 +1,11 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
-import {
-  contextFor,
-  CORE_VERSION,
-  finding,
-  judgeTest,
-  readForm,
-  TEST_KINDS,
-  voidedBy,
-  type Stage,
-} from '@norther/core';
+import { CORE_VERSION, finding, judgeTest, readTest, TEST_KINDS, voidedBy, type Stage } from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { MOST_POINTS } from '../exchange/import-document.ts';
+import { Heavy } from '../heavy/heavy.ts';
 import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
@@ -25,9 +17,17 @@ export class TestPanelService {
     private readonly readings: TestPanelRepository,
     private readonly motors: MotorsService,
     private readonly writer: Writer,
+    private readonly heavy: Heavy,
   ) {}
 
-  add(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
+  /** Kept first, judged afterwards in a worker: nobody waits for the motor while somebody thinks about a reading. */
+  async add(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
+    const kept = await this.keep(person, write, number, entry);
+    const { verdict } = await this.heavy.reading(await this.motors.rows(person, number), kept.id);
+    return { ...kept, verdict };
+  }
+
+  private keep(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
     const kind = TEST_KINDS[entry.kind];
     const stage = entry.stage as Stage;
     return this.writer.once(person, write, async (context) => {
@@ -44,12 +44,8 @@ export class TestPanelService {
         ]);
       refuseTooMany(judged.visit, entry);
       const typed = { ...kind.defaults, ...withoutEmpty(entry.typed) };
-      const outcome = judgeTest(entry.kind, typed, {
-        ...contextFor(judged.plans, stage),
-        ...(entry.log ? { log: entry.log } : {}),
-      });
-      if (!outcome.ok) throw badInput(outcome.findings);
-      const { numbers, texts } = readForm(kind.fields, typed);
+      const { numbers, texts, findings } = readTest(entry.kind, typed, entry.log);
+      if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
       const row = {
         id: uuidV7(),
         shopId: person.shopId,
@@ -59,7 +55,10 @@ export class TestPanelService {
         typed,
         values: { ...numbers, ...texts },
         logPoints: entry.log?.length ?? 0,
-        kept: entry.log ? { core: CORE_VERSION, outcome } : null,
+        // A log is judged by itself, whatever the winding.
+        kept: entry.log
+          ? { core: CORE_VERSION, outcome: judgeTest(entry.kind, typed, { plate: {}, log: entry.log }) }
+          : null,
         takenAt: context.now,
         takenBy: person.name,
       };
@@ -70,7 +69,7 @@ export class TestPanelService {
         after: typed,
       });
       const voided = voidedBy({ kind: entry.kind, stage, order }, judged.visit);
-      return { id: row.id, verdict: outcome.judgement.verdict, voided };
+      return { id: row.id, voided };
     });
   }
 

@@ -4,7 +4,6 @@ import {
   finding,
   jointKey,
   nameOfPlan,
-  plansOf,
   planKey,
   readDataCard,
   standingMarks,
@@ -14,7 +13,7 @@ import type { JointMarkEntry, JointMarkRecord, WindingChange, WindingRecord } fr
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { conflict, forbidden, Problem, stale } from '../http/problem.ts';
-import type { JudgedMotor } from '../motors/motor-file.ts';
+import type { MotorToChange } from '../motors/motor-file.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
 import { WindingsRepository } from './windings.repository.ts';
@@ -178,7 +177,7 @@ export class WindingsService {
   }
 }
 
-function analysisOf({ plans }: JudgedMotor) {
+function analysisOf({ plans }: MotorToChange) {
   const { analysis } = plans.toMake;
   if (!analysis)
     throw new Problem(409, 'There is no winding whose joints could be marked yet: fill the data card.', [
@@ -188,10 +187,9 @@ function analysisOf({ plans }: JudgedMotor) {
 }
 
 /** Whether the winding to be made is another one once `next` stands in its role's place. */
-function anotherPlan({ plans, visit }: JudgedMotor, next: VisitWinding): boolean {
+function anotherPlan({ visit }: MotorToChange, next: VisitWinding): boolean {
   const windings = [...visit.windings.filter((w) => w.role !== next.role), next];
-  const after = plansOf({ ...visit, windings }, false);
-  return nameOfPlan(plans.toMake.analysis) !== nameOfPlan(after.toMake.analysis);
+  return nameOfPlan(visit) !== nameOfPlan({ ...visit, windings });
 }
 
 const SAVED: Readonly<Record<WindingRecord['role'], string>> = {

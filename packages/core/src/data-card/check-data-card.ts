@@ -49,7 +49,8 @@ export interface ShopDefaults {
   readonly joining?: Typed;
 }
 
-const withDefaults = (typed: Typed, defaults: Typed): Typed => {
+/** What a card leaves open, as the shop does it. */
+export const withDefaults = (typed: Typed, defaults: Typed): Typed => {
   const open = Object.entries(defaults).filter(([id]) => !typed[id]?.trim());
   return open.length > 0 ? { ...typed, ...Object.fromEntries(open) } : typed;
 };

@@ -176,8 +176,14 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
   },
 };
 
-/** Reads and judges one test as typed. Every wrong or missing field is named; nothing throws for what was typed. */
-export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext): TestOutcome {
+interface ReadTest {
+  readonly numbers: Readonly<Record<string, number>>;
+  readonly texts: Readonly<Record<string, string>>;
+  readonly findings: readonly Finding[];
+}
+
+/** Reads one test as typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
+export function readTest(kindId: TestKindId, typed: Typed, log: readonly LogPoint[] | undefined): ReadTest {
   const kind = TEST_KINDS[kindId];
   const filled: Record<string, string> = { ...kind.defaults };
   for (const [id, value] of Object.entries(typed)) if (value.trim()) filled[id] = value;
@@ -188,7 +194,7 @@ export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext
       const label = kind.fields.find((f) => f.id === id)!.label;
       found.push(finding('stop', 'test.field-missing', `${label} is missing.`, [id]));
     }
-  if (kind.needsLog) found.push(...checkCureLog(context.log ?? []));
+  if (kind.needsLog) found.push(...checkCureLog(log ?? []));
   if (kindId === 'polarity' && texts['sequence'] && /[^NSns0\s,.-]/.test(texts['sequence']))
     found.push(
       finding(
@@ -220,6 +226,12 @@ export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext
         'w',
       ]),
     );
-  if (found.some((f) => f.severity === 'stop')) return { ok: false, findings: found };
-  return { ok: true, judgement: kind.judge(numbers, texts, context), findings: found };
+  return { numbers, texts, findings: found };
+}
+
+/** Reads and judges one test as typed; nothing throws for what was typed. */
+export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext): TestOutcome {
+  const { numbers, texts, findings } = readTest(kindId, typed, context.log);
+  if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
+  return { ok: true, judgement: TEST_KINDS[kindId].judge(numbers, texts, context), findings };
 }

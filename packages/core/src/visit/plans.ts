@@ -1,10 +1,18 @@
 /** The windings of a visit, checked, and the one that is to be made. */
-import type { WindingAnalysis } from '../analysis/index.ts';
-import { jointKey, planKey } from '../connection/index.ts';
-import { checkDataCard, proposedCard, type CheckedCard } from '../data-card/index.ts';
+import { connectionList, jointKey, planKey } from '../connection/index.ts';
+import {
+  checkDataCard,
+  proposedCard,
+  readDataCard,
+  windingOf,
+  withDefaults,
+  type CheckedCard,
+} from '../data-card/index.ts';
+import type { Typed } from '../fields/index.ts';
 import type { TestContext, Stage } from '../electrical-tests/index.ts';
 import { readNameplate, type Nameplate } from '../nameplate/index.ts';
 import { readShopSettings, type ShopSettings } from '../shop-settings/index.ts';
+import { layOut } from '../winding/index.ts';
 import type { Visit, WindingRole } from './visit.ts';
 
 export interface Plans {
@@ -48,12 +56,28 @@ export function plansOf(visit: Pick<Visit, 'plate' | 'windings' | 'settings'>, w
 
 /**
  * A name of what the hand is to make: equal for equal coils in equal slots joined and led out alike. Turns and wire are
- * left out, since readings are held against those anew whenever they are looked at.
+ * left out, since readings are held against those anew whenever they are looked at. Figures are not worked out for it.
  */
-export function nameOfPlan(analysis: WindingAnalysis | null): string {
-  if (!analysis) return '';
-  const joints = analysis.connection.joints.map((j) => `${jointKey(j)}=${j.lead ?? ''}`).toSorted();
-  return `${planKey(analysis.layout)} ${joints.join(';')}`;
+export function nameOfPlan(visit: Pick<Visit, 'windings' | 'settings'>): string {
+  const shop = readShopSettings(visit.settings);
+  const winding = (role: WindingRole) => visit.windings.find((w) => w.role === role);
+  const found = winding('as-found')?.typed ?? {};
+  const proposal = winding('proposed');
+  const released = proposal && (proposal.releasedAt !== null || !shop.proposalNeedsRelease);
+  return (released ? nameOfCard(proposedCard(found, proposal.typed), shop) : '') || nameOfCard(found, shop);
+}
+
+function nameOfCard(typed: Typed, shop: ShopSettings): string {
+  const winding = windingOf(readDataCard(withDefaults(typed, shop.joining)).card);
+  const layout = winding && layOut(winding);
+  if (!layout?.ok) return '';
+  const list = connectionList(layout.value, {
+    ...winding!,
+    ...(shop.analysis.marks ? { marks: shop.analysis.marks } : {}),
+  });
+  if (!list.ok) return '';
+  const joints = list.value.joints.map((j) => `${jointKey(j)}=${j.lead ?? ''}`).toSorted();
+  return `${planKey(layout.value)} ${joints.join(';')}`;
 }
 
 /** What a reading is held against: as it came, what was found; afterwards what it was to become. */

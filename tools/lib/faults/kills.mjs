@@ -1,0 +1,213 @@
+/** Kills what runs while people write: nothing acknowledged is lost or done twice, and it comes back by itself. */
+import { spawn, spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { freePort } from '../postgres.mjs';
+import { ROOT } from '../prepare.mjs';
+import { Caller, QUARRY, signIn } from './shop.mjs';
+
+const WRITERS = 6;
+const sleep = (ms) => new Promise((r) => setTimeout(r, ms));
+
+const childrenOf = (pid) =>
+  readdirSync('/proc')
+    .filter((p) => /^\d+$/.test(p))
+    .filter((p) => {
+      try {
+        return readFileSync(`/proc/${p}/stat`, 'utf8').split(') ')[1].split(' ')[1] === String(pid);
+      } catch {
+        return false;
+      }
+    })
+    .map(Number);
+const argumentsOf = (pid) => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  } catch {
+    return '';
+  }
+};
+
+/** npm start as a person would, in a folder of its own. */
+export class Started {
+  constructor(folder) {
+    this.folder = folder ?? mkdtempSync(join(tmpdir(), 'norther-kills-'));
+    this.output = '';
+  }
+  async start() {
+    this.port ??= await freePort();
+    spawnSync('chmod', ['755', this.folder]);
+    this.data = join(this.folder, 'data');
+    this.base = `http://127.0.0.1:${this.port}`;
+    this.child = spawn(
+      'node',
+      [join(ROOT, 'tools/start.mjs'), '--port', String(this.port), '--data', this.data],
+      {
+        stdio: ['ignore', 'pipe', 'pipe'],
+      },
+    );
+    await new Promise((ready, fail) => {
+      const read = (d) => {
+        this.output += d;
+        if (this.output.includes('Ctrl-C')) ready();
+      };
+      this.output = '';
+      this.child.stdout.on('data', read);
+      this.child.stderr.on('data', read);
+      this.child.once('exit', () => fail(new Error(this.output)));
+    });
+    return this;
+  }
+  get postmaster() {
+    return Number(readFileSync(join(this.data, 'postgres/postmaster.pid'), 'utf8').split('\n')[0]);
+  }
+  get server() {
+    return childrenOf(this.child.pid).find((p) => argumentsOf(p).includes('main.js'));
+  }
+  async ready(ms = 60_000) {
+    const until = Date.now() + ms;
+    while (Date.now() < until) {
+      const answer = await fetch(`${this.base}/api/ready`, { signal: AbortSignal.timeout(2000) }).catch(
+        () => null,
+      );
+      if (answer?.status === 200) return true;
+      await sleep(100);
+    }
+    return false;
+  }
+  async stop() {
+    if (this.child.exitCode === null && this.child.signalCode === null) {
+      this.child.kill('SIGTERM');
+      await new Promise((gone) => this.child.once('exit', gone));
+    }
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** What is killed, of a shop that was started. */
+const KINDS = {
+  server: (s) => process.kill(s.server, 'SIGKILL'),
+  postmaster: (s) => process.kill(s.postmaster, 'SIGKILL'),
+  backend: (s) => {
+    const backend = childrenOf(s.postmaster).find((p) => {
+      const title = argumentsOf(p);
+      return title.includes('norther_app') && title.includes('norther');
+    });
+    if (backend) process.kill(backend, 'SIGKILL');
+  },
+  cluster: (s) => {
+    const data = join(s.data, 'postgres');
+    for (const pid of readdirSync('/proc').filter((p) => /^\d+$/.test(p)))
+      try {
+        if (readlinkSync(`/proc/${pid}/cwd`) === data) process.kill(Number(pid), 'SIGKILL');
+      } catch {
+        // gone already
+      }
+  },
+  'start script': (s) => s.child.kill('SIGKILL'),
+};
+
+/** Writers who go on until told, with what was acknowledged and what is open. */
+function writers(started, cookie, numbers) {
+  const acknowledged = new Map(numbers.map((n) => [n, 0]));
+  const open = [];
+  let going = true;
+  const one = async (number) => {
+    const who = new Caller(started.base, cookie);
+    for (let version = 0; going;) {
+      const writeId = randomUUID();
+      const body = { typed: { turns: String(version + 1) }, version };
+      let answer;
+      // A lost answer is asked for again, with the same id.
+      do answer = await who.put(`/api/motors/${number}/windings/as-found`, body, { writeId });
+      while (going && (answer.status === 0 || answer.status === 503) && (await sleep(150), true));
+      if (answer.status === 200) {
+        version = answer.json.version;
+        acknowledged.set(number, version);
+      } else {
+        if (answer.status !== 0 && answer.status !== 503)
+          return open.push(`${number}: ${answer.status} ${answer.text.slice(0, 100)}`);
+        open.push({ number, version });
+      }
+    }
+  };
+  const running = numbers.map(one);
+  return {
+    acknowledged,
+    async stop() {
+      going = false;
+      await Promise.all(running);
+      return open;
+    },
+  };
+}
+
+/** @returns for each kind: times, acknowledged, lost, doubled, recovered, the slowest recovery, and what was wrong */
+export async function kills(_postgres, times, kinds = Object.keys(KINDS)) {
+  const results = [];
+  for (const kind of kinds) {
+    const started = await new Started().start();
+    const result = {
+      kind,
+      times: 0,
+      acknowledged: 0,
+      lost: 0,
+      doubled: 0,
+      recovered: 0,
+      slowestS: 0,
+      found: [],
+    };
+    try {
+      for (let time = 1; time <= times; time++) {
+        const lead = await signIn(started.base, 'lead');
+        const numbers = Array.from({ length: WRITERS }, (_, i) => `K${time}-${i}`);
+        for (const number of numbers) await lead.post('/api/motors', { ...QUARRY, number });
+        const writing = writers(started, lead.cookie, numbers);
+        await sleep(400);
+        const from = Date.now();
+        KINDS[kind](started);
+        result.times++;
+        if (kind === 'start script') {
+          await new Promise((gone) => (started.child.signalCode ? gone() : started.child.once('exit', gone)));
+          // Somebody, or what started the machine, starts it again.
+          while (existsSync(`/proc/${started.child.pid}`)) await sleep(50);
+          while (
+            await fetch(`${started.base}/api/health`).then(
+              () => true,
+              () => false,
+            )
+          )
+            await sleep(50);
+          await started.start();
+        } else await sleep(300);
+        const back = await started.ready();
+        result.slowestS = Math.max(result.slowestS, (Date.now() - from) / 1000);
+        if (back) result.recovered++;
+        else result.found.push(`${kind}, ${time}: did not come back\n${started.output.slice(-600)}`);
+        await sleep(300);
+        for (const left of await writing.stop()) if (typeof left === 'string') result.found.push(left);
+        await started.ready();
+        const again = new Caller(started.base, lead.cookie);
+        for (const number of numbers) {
+          const wrote = writing.acknowledged.get(number);
+          const file = await again.get(`/api/motors/${number}`);
+          const history = await again.get(`/api/motors/${number}/history?limit=500`);
+          const winding = file.json?.windings?.[0];
+          const version = winding?.version ?? 0;
+          const lines = (history.json ?? []).filter((e) => e.what === 'data card saved').length;
+          result.acknowledged += wrote;
+          if (version < wrote || (winding && Number(winding.typed.turns) !== version)) result.lost++;
+          if (lines !== Math.min(version, 499) && version < 499) result.doubled++;
+        }
+      }
+      if (result.lost + result.doubled > 0)
+        result.found.push(`${result.lost} lost, ${result.doubled} doubled`);
+    } finally {
+      await started.stop();
+    }
+    results.push(result);
+  }
+  return results;
+}

@@ -1,0 +1,71 @@
+/** Back-up and restore: on a new machine everything is there as it was, and what is damaged is not taken for a shop. */
+import { spawnSync } from 'node:child_process';
+import { appendFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { Started } from '../lib/faults/kills.mjs';
+import { QUARRY, signIn } from '../lib/faults/shop.mjs';
+import { ROOT } from '../lib/prepare.mjs';
+
+const script = (name, ...args) => {
+  const done = spawnSync('node', [join(ROOT, 'tools', name), ...args], { encoding: 'utf8' });
+  return { code: done.status, output: done.stdout + done.stderr };
+};
+const everything = async (base) => {
+  const lead = await signIn(base, 'lead');
+  const floor = (await lead.get('/api/floor')).json.map((f) => f.motor.number);
+  const records = [];
+  for (const number of floor) records.push((await lead.get(`/api/motors/${number}/record.json`)).text);
+  const shop = (await lead.get('/api/shop')).text;
+  const people = (await lead.get('/api/people')).text;
+  return { floor, records, shop, people };
+};
+
+let here;
+const away = mkdtempSync(join(tmpdir(), 'norther-backup-'));
+beforeAll(async () => {
+  spawnSync('chmod', ['755', away]);
+  here = await new Started().start();
+});
+afterAll(async () => {
+  await here.stop();
+  rmSync(away, { recursive: true, force: true });
+});
+
+it('restored on another machine, the shop is equal to the byte', async () => {
+  const lead = await signIn(here.base, 'lead');
+  await lead.post('/api/motors', { ...QUARRY, number: 'B1' });
+  await lead.put('/api/shop/settings', { typed: { leadLength: '420' }, version: 0 });
+  const before = await everything(here.base);
+  const made = script('backup.mjs', '--data', here.data, '--to', join(away, 'kept'));
+  expect(made.output).toMatch(/found equal/);
+  // What comes after it is not in it.
+  await lead.post('/api/motors', { ...QUARRY, number: 'B2' });
+  const backup = join(away, 'kept', readdirSync(join(away, 'kept'))[0]);
+
+  const refused = script('restore.mjs', backup, '--data', here.data);
+  expect(refused.code).toBe(1);
+  expect(refused.output).toMatch(/runs on/);
+
+  const there = new Started(mkdtempSync(join(tmpdir(), 'norther-new-')));
+  spawnSync('chmod', ['755', there.folder]);
+  const restored = script('restore.mjs', backup, '--data', join(there.folder, 'data'));
+  expect(restored.output).toMatch(/found equal to what was backed up/);
+  await there.start();
+  try {
+    expect(await everything(there.base)).toEqual(before);
+    expect(before.floor).toContain('B1');
+  } finally {
+    await there.stop();
+  }
+});
+
+it('a damaged back-up, and a folder that is none, are refused', () => {
+  const backup = join(away, 'kept', readdirSync(join(away, 'kept'))[0]);
+  appendFileSync(join(backup, 'database.dump'), 'x');
+  const damaged = script('restore.mjs', backup, '--data', join(away, 'fresh'));
+  expect(damaged.code).toBe(1);
+  expect(damaged.output).toMatch(/is damaged/);
+  expect(script('restore.mjs', away, '--data', join(away, 'fresh')).output).toMatch(/not a back-up/);
+});

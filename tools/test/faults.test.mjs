@@ -1,0 +1,67 @@
+/** A part of what npm run faults does, on every run: strangers, roles, races, large inputs, mutated requests, kills. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { strangers } from '../lib/faults/closed.mjs';
+import { fuzz } from '../lib/faults/fuzz.mjs';
+import { kills } from '../lib/faults/kills.mjs';
+import { largeInputs } from '../lib/faults/large.mjs';
+import { RACES, raceAll } from '../lib/faults/races.mjs';
+import { asTable, roleMatrix } from '../lib/faults/roles.mjs';
+import { openShop, takeIn } from '../lib/faults/shop.mjs';
+import { startPostgres } from '../lib/postgres.mjs';
+import { ROOT } from '../lib/prepare.mjs';
+
+let shop;
+beforeAll(async () => {
+  shop = await openShop(await startPostgres(join(ROOT, '.data', 'test')));
+});
+afterAll(() => shop.close());
+
+it('no spelling of an address goes round signing in', async () => {
+  const { requests, found } = await strangers(shop);
+  expect(found).toEqual([]);
+  expect(requests).toBeGreaterThan(800);
+});
+
+it('docs/security.md says who may do what', async () => {
+  const rows = await roleMatrix(shop);
+  // Made by: npm run faults -- --only roles --write
+  const cells = (text) =>
+    text
+      .split('\n')
+      .filter((l) => l.startsWith('| `'))
+      .map((l) => l.split('|').map((c) => c.trim()));
+  expect(cells(asTable(rows))).toEqual(cells(readFileSync(join(ROOT, 'docs/security.md'), 'utf8')));
+  for (const [address, nobody] of rows)
+    if (!/session|setup|health|ready/.test(address)) expect(nobody, address).toBe('sign in');
+});
+
+it.each(Object.keys(RACES))('fifty at once: %s', async (race) => {
+  expect((await raceAll(shop, 1, [race])).found).toEqual([]);
+});
+
+it('the largest input of every address holds nobody up', async () => {
+  for (const r of await largeInputs(shop)) {
+    expect(r.status, r.name).toBeGreaterThan(0);
+    expect(r.status, r.name).toBeLessThan(500);
+    // 50 ms on a quiet machine; this one may be doing something else at the time.
+    expect(r.held, r.name).toBeLessThan(150);
+  }
+});
+
+it('mutated requests never make it fail', async () => {
+  for (const number of ['F1', 'F2']) await takeIn(shop, number);
+  const { found, requests } = await fuzz(shop, { requests: 1500, seed: 20261128, slowMs: 20_000 });
+  expect(found).toEqual([]);
+  expect(requests).toBe(1500);
+});
+
+it.each(['server', 'postmaster', 'backend'])(
+  '%s killed while people write: nothing lost, comes back',
+  async (kind) => {
+    const [result] = await kills(null, 1, [kind]);
+    expect(result).toMatchObject({ lost: 0, doubled: 0, recovered: 1, found: [] });
+    expect(result.acknowledged).toBeGreaterThan(0);
+  },
+);
