@@ -72,7 +72,8 @@ describe('signing in', () => {
     );
     const unknown = await s.nobody.post<Problem>('session', { name: 'No Body', pin: '1732' });
     expect(unknown.status).toBe(429);
-    expect(unknown.body.title).toBe(right.body.title);
+    const plain = (p: Problem) => p.title.replace(/\d+/, 'n');
+    expect(plain(unknown.body)).toBe(plain(right.body));
     // Another person is not locked out with him.
     expect((await s.nobody.post('session', { name: 'asta velle', pin: '1414' })).status).toBe(200);
   });
@@ -161,7 +162,7 @@ describe('reckoning without storing', () => {
     });
     expect(card.body.analysis).not.toBeNull();
     expect(card.body.missing).toHaveLength(6);
-    const csv = 'time;part\n0;20,0\n60;138,0\n450;138,0\n';
+    const csv = `time min;part °C\n${Array.from({ length: 46 }, (_, i) => `${10 * i};${i < 6 ? 20 + 20 * i : 138},0`).join('\n')}`;
     const cure = await s.lead.post<{ judgement: { verdict: string } }>('calculate/test', {
       kind: 'cure',
       typed: { target: '280 F', minutes: '6 h' },
@@ -358,7 +359,10 @@ describe('the whole way, and what goes out', () => {
     await ok(s.tester, 'check', { gauge: 'yes', masked: 'yes' });
     const varnish = { preheat: '110', batch: 'batch 7', method: 'dip' };
     await ok(s.winder, 'varnish', varnish);
-    const log = [0, 100, 500].map((minute) => ({ minute, partC: minute === 0 ? 25 : 138.5 }));
+    const log = Array.from({ length: 51 }, (_, i) => ({
+      minute: 10 * i,
+      partC: i < 10 ? 25 + 11 * i : 138.5,
+    }));
     expect(await reading('cure', 'varnished', { target: '138', minutes: '6 h' }, log)).toBe('sound');
     await reading('insulation', 'varnished', insulation);
     await ok(s.winder, 'cure', { unmasked: 'yes' });

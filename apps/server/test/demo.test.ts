@@ -40,9 +40,9 @@ it.each([
   ['3112', 'in-work', /lead/],
   ['3107', 'failed', /8W is reversed/],
   ['3096', 'failed', /The part was at/],
-  ['3101', 'failed', /times the tolerance/],
+  ['3101', 'failed', /times its share/],
   ['3104', 'failed', /against before burn-off/],
-  ['3103', 'failed', /off the mean/],
+  ['3103', 'failed', /over the two others|under the two others/],
   ['3090', 'ready', /within its limit/],
 ])('motor %s is %s', async (number, state, reason) => {
   const { verdict } = await file(number);

@@ -213,6 +213,37 @@ describe('a signature', () => {
   });
 });
 
+describe('what was wound', () => {
+  it('is held against the plan, becomes as wound, and leaves its reel', async () => {
+    const m = await motor();
+    await s.lead.post('shop/reels', { name: 'R77', bareDiameterMm: 1.06, grade: 2, massKg: 20 });
+    await m.sign('intake', { failed: 'x' });
+    await m.sign('data');
+    await m.sign('strip', { partTemperature: '350', copper: '50' });
+    await m.read('core-loss', 'bare', { before: '3', after: '3.1' });
+    await m.sign('core', { media: 'soft' });
+    await m.sign('insulate', { liner: '0.3', standOut: '8' });
+    const record = { turnsWound: '20', wireWound: '2x1.06', reel: 'nobody’s' };
+    const unknown = await m.sign('wind', record);
+    expect(unknown.body.findings.map((f) => f.code)).toEqual(['station.reel-unknown']);
+    expect((await m.sign('wind', { ...record, wireWound: 'thick' })).status).toBe(400);
+    expect((await m.sign('wind', { ...record, reel: 'r77' })).status).toBe(200);
+    const { windings } = (
+      await s.lead.get<{ windings: { role: string; typed: Record<string, string> }[] }>(m.base)
+    ).body;
+    expect(windings.find((w) => w.role === 'as-wound')!.typed).toMatchObject({
+      turns: '20',
+      wires: '2x1.06',
+    });
+    const { reels } = (await s.lead.get<{ reels: { name: string; massKg: number }[] }>('shop')).body;
+    const left = reels.find((r) => r.name === 'R77')!.massKg;
+    expect(left).toBeLessThan(18);
+    expect(left).toBeGreaterThan(5);
+    const history = await s.lead.get<{ what: string }[]>(`${m.base}/history`);
+    expect(history.body.map((e) => e.what)).toContainEqual(expect.stringMatching(/kg taken from reel R77/));
+  });
+});
+
 describe('a motor', () => {
   it('taken in by mistake is withdrawn by a lead, leaves the floor, changes no more, and can be put back', async () => {
     const m = await motor();

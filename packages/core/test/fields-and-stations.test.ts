@@ -69,7 +69,7 @@ describe.each(FORMS)('form %s', (_name, fields) => {
   });
 
   it('leaves an empty form empty and keeps what is right beside what is wrong', () => {
-    expect(readForm(fields, {})).toEqual({ numbers: {}, texts: {}, findings: [] });
+    expect(readForm(fields, {})).toEqual({ numbers: {}, texts: {}, bounds: {}, findings: [] });
     const first = fields.find((f) => f.kind === 'quantity');
     const others = fields.filter((f) => f.kind === 'quantity' && f !== first);
     if (!first || first.kind !== 'quantity') return;

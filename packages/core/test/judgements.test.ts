@@ -103,9 +103,10 @@ describe.each(TEST_KIND_IDS.map((id) => [id] as const))('%s', (id) => {
           expect(judgeOn(f.scale, f.figure.value)).toBe(f.verdict);
         }
         const worstFigure = worst(figures.flatMap((f) => (f.verdict ? [f.verdict] : [])));
-        // Three resistances that no winding can have stop the test by themselves.
-        if (id === 'resistance') expect([worstFigure, 'stop']).toContain(verdict);
-        else expect(verdict).toBe(worstFigure);
+        // A doubt, such as of the volts of a run, may make it worse than its figures; nothing makes it better, and nothing
+        // makes it worse without a reason.
+        expect(worst([verdict, worstFigure])).toBe(verdict);
+        if (verdict !== worstFigure) expect(reasons.length).toBeGreaterThan(1);
       }),
       { numRuns: 120 },
     );
@@ -137,9 +138,9 @@ describe('more of what is bad is never better', () => {
       .map(([a, b]) => (a < b ? [a, b] : [b, a]) as [number, number]);
 
   it.each<[string, TestKindId, number, number, (x: number) => Typed]>([
-    ['core loss', 'core-loss', 1, 20, (x) => ({ before: '3', after: String(x) })],
+    ['core loss', 'core-loss', 2.8, 20, (x) => ({ before: '3', after: String(x) })],
     ['hot spot', 'core-loss', 0, 60, (x) => ({ before: '3', after: '3', hotSpot: String(x) })],
-    ['residual unbalance', 'balance', 0, 2000, (x) => ({ mass: '40', speed: '1455', plane1: String(x) })],
+    ['residual unbalance', 'balance', 1, 2000, (x) => ({ mass: '40', speed: '1455', plane1: String(x) })],
     [
       'wet insulation',
       'insulation',
@@ -171,14 +172,14 @@ describe('more of what is bad is never better', () => {
 
   it('a longer bake is never worse, a hotter programme for the same log never better', () => {
     const bake = (target: number, minutes: number) =>
-      verdict('cure', { target: String(target), minutes: String(minutes) });
+      verdict('cure', { target: String(target), minutes: `${minutes} min` });
     fc.assert(
       fc.property(pair(10, 700), ([short, long]) => {
         expect(bake(138, long)).toBeGreaterThanOrEqual(bake(138, short));
       }),
     );
     fc.assert(
-      fc.property(pair(80, 160), ([cool, hot]) => {
+      fc.property(pair(120, 160), ([cool, hot]) => {
         expect(bake(hot, 300)).toBeGreaterThanOrEqual(bake(cool, 300));
       }),
     );

@@ -14,6 +14,7 @@ import {
   windingFactor,
   type WindingSpec,
 } from '../src/index.ts';
+import { analyseWinding, type WindingData } from '../src/index.ts';
 import { KINDS, layoutOf } from './any-winding.ts';
 
 function laid(spec: WindingSpec) {
@@ -292,4 +293,43 @@ describe('waves that will be noticed', () => {
     expect(say(40)).toMatch(/differ by the poles/);
     expect(say(28)).not.toMatch(/bars differ/);
   });
+});
+
+it.each([
+  [
+    'concentric coils over whole pole pairs',
+    { slots: 24, poles: 4, pitch: 12, kind: 'concentric', pitches: [12] },
+  ],
+  [
+    'coil by coil over whole pole pairs',
+    {
+      slots: 24,
+      poles: 4,
+      pitch: 12,
+      kind: 'coils',
+      coilList: (['U', 'V', 'W'] as const).flatMap((phase, i) =>
+        [0, 1].map((k) => ({
+          top: 1 + 2 * i + k,
+          bottom: 13 + 2 * i + k,
+          phase,
+          sign: 1 as const,
+          turns: 10,
+        })),
+      ),
+    },
+  ],
+] as const)('%s are refused, never judged by what is not a number', (_name, spec) => {
+  const result = analyseWinding({
+    winding: {
+      ...(spec as unknown as WindingData),
+      turnsPerCoil: 10,
+      wires: [{ count: 1, bareDiameterMm: 1 }],
+      circuits: 1,
+      connection: 'star',
+    },
+    core: {},
+    supply: {},
+  });
+  expect(result.ok).toBe(false);
+  expect(JSON.stringify(result)).not.toContain('NaN');
 });

@@ -10,6 +10,41 @@ import {
   type Dimension,
 } from '../src/index.ts';
 
+/** Prefixes in which a small m and a large M are a thousand million apart. */
+it('never takes mega for milli', () => {
+  const mega = readQuantity('2 MΩ', 'resistance');
+  const milli = readQuantity('2 mΩ', 'resistance');
+  expect(mega.ok && milli.ok && mega.value / milli.value).toBeCloseTo(1e9, 0);
+  const insulation = readQuantity('50 mΩ', 'insulation-resistance');
+  expect(insulation.ok && insulation.value).toBeCloseTo(5e-8, 12);
+});
+
+it('names units as they are written', () => {
+  const read = readQuantity('5 kg', 'resistance');
+  expect(!read.ok && read.message).toContain('Ω, mΩ, µΩ, kΩ, MΩ');
+});
+
+it('keeps what an instrument says of a limit', () => {
+  expect(readQuantity('<0.1 MΩ', 'insulation-resistance')).toMatchObject({ bound: 'at-most', value: 0.1 });
+  expect(readQuantity('∞', 'resistance')).toMatchObject({ bound: 'at-least', value: Infinity });
+});
+
+describe('a plate with two ratings', () => {
+  const plate = (voltage: string, current: string, plateConnection = '') =>
+    readNameplate({ voltage, current, plateConnection, frequency: '50' });
+  it('is read at the connection it runs in', () => {
+    expect(plate('400/690 V', '135/78 A', 'delta').plate).toMatchObject({ voltageV: 400, currentA: 135 });
+    expect(plate('400/690 V', '135/78', 'star').plate).toMatchObject({ voltageV: 690, currentA: 78 });
+    expect(plate('230/460', '26/13', 'star').plate).toMatchObject({ voltageV: 230, currentA: 26 });
+  });
+  it('asks where it cannot be told', () => {
+    expect(plate('400/690', '135/78').findings[0]!.code).toBe('plate.which-voltage');
+    expect(plate('400/690', '135/78').plate.unread).toContain('voltage');
+    expect(plate('400/500', '13').findings[0]!.code).toBe('plate.two-voltages');
+    expect(plate('400', '135/78', 'star').findings[0]!.code).toBe('plate.which-current');
+  });
+});
+
 const value = (text: string, dimension: Dimension) => {
   const r = readQuantity(text, dimension);
   if (!r.ok) throw new Error(r.message);
@@ -39,6 +74,19 @@ describe('quantities as people type them', () => {
     ['1 oz·in', 'unbalance', 720.08],
     ['2.2 lb', 'mass', 0.9979],
     ['1.5 W/lb', 'specific-loss', 3.307],
+    // m is milli and M mega, wherever both are units.
+    ['2 MΩ', 'resistance', 2e6],
+    ['50 mohm', 'resistance', 0.05],
+    ['50 MΩ', 'insulation-resistance', 50],
+    ['50 Mohm', 'insulation-resistance', 50],
+    ['1450 1/min', 'speed', 1450],
+    ['1450 min-1', 'speed', 1450],
+    ['7 °C', 'temperature', 7],
+    ['1,200,000', 'count', 1_200_000],
+    ['0,125', 'length', 0.125],
+    ['1/2 hp', 'power', 0.37285],
+    ['>2000 MΩ', 'insulation-resistance', 2000],
+    ['OL', 'insulation-resistance', Infinity],
   ] as const)('%s as %s is %f', (text, dimension, expected) => {
     expect(value(text, dimension)).toBeCloseTo(expected, 2);
   });
@@ -48,8 +96,14 @@ describe('quantities as people type them', () => {
     ['1.2.3', 'length', 'not-a-number'],
     ['', 'length', 'not-a-number'],
     ['5 kg', 'length', 'unknown-unit'],
-    ['5/0 in', 'length', 'not-a-number'],
+    ['5/0 in', 'length', 'two-figures'],
     ['3 poles', 'count', 'unknown-unit'],
+    ['1,200', 'voltage', 'ambiguous'],
+    ['12,345 V', 'voltage', 'ambiguous'],
+    ['22/38', 'current', 'two-figures'],
+    ['135/78 A', 'current', 'two-figures'],
+    ['400/690 V', 'voltage', 'two-figures'],
+    ['5/7 in', 'length', 'two-figures'],
   ] as const)('refuses %s as %s', (text, dimension, error) => {
     expect(readQuantity(text, dimension)).toMatchObject({ ok: false, error });
   });

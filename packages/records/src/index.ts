@@ -7,4 +7,4 @@ export { impossibleIn } from './impossible.ts';
 export * from './winding-document.ts';
 export * from './shop-records.ts';
 export * from './people-records.ts';
-export { readOvenLog } from './oven-log-csv.ts';
+export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';

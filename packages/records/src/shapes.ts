@@ -55,4 +55,4 @@ export const LogPoints = z
       airC: z.number().min(-60).max(700).optional(),
     }),
   )
-  .max(20_000);
+  .max(10_000);

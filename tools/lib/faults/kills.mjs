@@ -144,6 +144,18 @@ function writers(started, cookie, numbers) {
   };
 }
 
+/** Right after a kill it may be ready and go once more, such as when the database came back on another port. */
+async function signedIn(started) {
+  for (let tries = 0; ; tries++)
+    try {
+      await started.ready();
+      return await signIn(started.base, 'lead');
+    } catch (error) {
+      if (tries > 20) throw error;
+      await sleep(500);
+    }
+}
+
 /** @returns for each kind: times, acknowledged, lost, doubled, recovered, the slowest recovery, and what was wrong */
 export async function kills(_postgres, times, kinds = Object.keys(KINDS)) {
   const results = [];
@@ -161,7 +173,7 @@ export async function kills(_postgres, times, kinds = Object.keys(KINDS)) {
     };
     try {
       for (let time = 1; time <= times; time++) {
-        const lead = await signIn(started.base, 'lead');
+        const lead = await signedIn(started);
         const numbers = Array.from({ length: WRITERS }, (_, i) => `K${time}-${i}`);
         for (const number of numbers) await lead.post('/api/motors', { ...QUARRY, number });
         const writing = writers(started, lead.cookie, numbers);

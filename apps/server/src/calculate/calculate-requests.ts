@@ -174,7 +174,7 @@ export class TestRequest extends createZodDto(
     typed: TypedFields,
     plate: TypedFields.default({}),
     card: TypedFields.optional(),
-    csv: z.string().max(2_000_000).optional(),
+    csv: z.string().max(7_000_000).optional(),
   }),
 ) {}
 export class PolesRequest extends createZodDto(z.object({ speedRpm: Positive, frequencyHz: Positive })) {}

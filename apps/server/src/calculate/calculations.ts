@@ -33,7 +33,7 @@ import {
   type SearchSpace,
   type WalkReading,
 } from '@norther/core';
-import { readOvenLog } from '@norther/records';
+import { notesOfLog, readOvenLog, type LogAnswers } from '@norther/records';
 import { badInput } from '../http/problem.ts';
 import type {
   CardRequest,
@@ -60,6 +60,10 @@ const present = <T extends object>(o: T) =>
     [K in keyof T]: Exclude<T[K], undefined>;
   };
 
+interface LogWords {
+  readonly logUnit?: LogAnswers['unit'];
+  readonly logTime?: LogAnswers['time'];
+}
 const MOST_COMBINATIONS = 5_000_000;
 const missingWinding = finding(
   'stop',
@@ -210,16 +214,19 @@ export const CALCULATIONS = {
 
   test({ kind, typed, plate, card, csv }: TestRequest) {
     const read = readNameplate(plate).plate;
-    const log = csv === undefined ? null : valueOf(readOvenLog(csv));
+    const { logUnit: unit, logTime: time } = typed as LogWords;
+    const opened = csv === undefined ? null : readOvenLog(csv, { unit, time });
+    const log = opened && valueOf(opened);
     const checked = card ? checkDataCard(card, read, false) : null;
-    const outcome = judgeTest(kind, typed, {
+    const notes = opened ? notesOfLog(opened.findings) : '';
+    const outcome = judgeTest(kind, notes ? { ...typed, logNotes: notes } : typed, {
       plate: read,
       analysis: checked?.analysis ?? null,
       meanTurnMeasured: checked?.card.meanTurn !== undefined,
       ...(log ? { log } : {}),
     });
     if (!outcome.ok) throw badInput(outcome.findings);
-    return answer(outcome);
+    return answer({ ...outcome, findings: [...(opened?.findings ?? []), ...outcome.findings] });
   },
 
   poles({ speedRpm, frequencyHz }: PolesRequest) {

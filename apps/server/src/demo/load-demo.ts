@@ -147,7 +147,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
 
   const readings = [...(m.readings ?? []), ...plannedReadings(m, checked)].map((r) => {
     const kind = TEST_KINDS[r.kind];
-    const filled = { ...kind.defaults, ...r.typed };
+    const filled = r.typed;
     const { numbers, texts } = readForm(kind.fields, filled);
     // Of a station that is signed the reading was taken while it was in hand.
     const station = STATIONS.find((s) => s.tests.some((t) => t.kind === r.kind && t.stage === r.stage));

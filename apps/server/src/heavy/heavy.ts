@@ -14,7 +14,7 @@ export const WORKER_FILE = Symbol('worker file');
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
 /** What somebody waits for at a sheet, and what a script or a search may take [ms]. */
 const SHEET_MS = 20_000;
-const CALCULATION_MS = 3000;
+const CALCULATION_MS = 10_000;
 const IMPORT_MS = 120_000;
 
 @Injectable()

@@ -8,6 +8,7 @@ import {
   type LimitScale,
   type Stage,
   type Verdict,
+  type WindingAnalysis,
 } from '@norther/core';
 import { slotRing, WHITE_SHEET } from '@norther/drawings';
 import type { JudgedMotor } from '../motors/motor-file.ts';
@@ -17,6 +18,20 @@ import { INK, MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts'
 const WORD: Readonly<Record<Verdict, string>> = { sound: 'sound', watch: 'watch', stop: 'stop' };
 const STATE = { ready: 'Ready', held: 'Held', failed: 'Failed', 'in-work': 'In work' } as const;
 
+/** Spans as a winder says them; of coils wound one by one the shortest and the longest. */
+function spansOf(layout: WindingAnalysis['layout']): string {
+  const pitches = [...new Set(layout.coils.map((c) => c.pitch))].sort((a, b) => b - a);
+  if (pitches.length <= 4) return pitches.map((p) => `1-${p + 1}`).join(', ');
+  return `1-${pitches.at(-1)! + 1} to 1-${pitches[0]! + 1}`;
+}
+
+function turnsOf({ layout, winding }: WindingAnalysis): string {
+  const mean = layout.meanTurns ?? winding.turnsPerCoil;
+  const turns = [...new Set(layout.coils.map((c) => Math.round(c.turnShare * mean)))].sort((a, b) => a - b);
+  if (turns.length === 1) return String(turns[0]);
+  return turns.length <= 4 ? turns.join(', ') : `${turns[0]} to ${turns.at(-1)}`;
+}
+
 export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer> {
   const { file } = judged;
   const { verdict } = file;
@@ -24,11 +39,24 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   const { doc, words, figures, rule } = sheet;
 
   // Verdict.
+  const { imported } = file;
   const bad = verdict.state === 'failed' || verdict.state === 'held';
   words(STATE[verdict.state], MARGIN, 112, 24, true, bad ? WHITE_SHEET.carmine : INK);
   let y = 144;
   for (const reason of verdict.reasons.slice(0, 8)) {
     words(reason, MARGIN, y, 10, false, INK, PAGE.width - 2 * MARGIN);
+    y = doc.y + 3;
+  }
+  if (imported) {
+    words(
+      `Record imported by ${imported.by} on ${imported.at.slice(0, 10)} from a file with SHA-256 ${imported.file.slice(0, 16)}…: what was signed before was signed in another shop.`,
+      MARGIN,
+      y,
+      8.5,
+      false,
+      WHITE_SHEET.graphite,
+      PAGE.width - 2 * MARGIN,
+    );
     y = doc.y + 3;
   }
   y += 6;
@@ -38,7 +66,7 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   // Of every kind and stage the newest.
   words('Readings against their limits', MARGIN, y, 12, true);
   y += 20;
-  const latest = newestReadings(file.readings);
+  const latest = newestReadings(file.readings.filter((r) => !r.withdrawn));
   if (latest.length === 0) {
     words('No reading has been taken yet.', MARGIN, y);
     y += 18;
@@ -60,7 +88,17 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
       WHITE_SHEET.graphite,
     );
     y += 15;
-    y = readingRows(judgement, y) + 6;
+    y = readingRows(judgement, y);
+    const notes = [
+      ...(r.voided ? [`Proves nothing any more: ${r.voided.message}.`] : []),
+      ...(judgement.figures.length === 0 ? judgement.reasons.slice(0, 2) : []),
+      ...(judgement.assumed?.length ? [`Assumed, not typed: ${judgement.assumed.join('; ')}.`] : []),
+    ];
+    for (const note of notes) {
+      words(note, MARGIN + 8, y, 8.5, false, WHITE_SHEET.graphite, PAGE.width - 2 * MARGIN - 8);
+      y = doc.y + 2;
+    }
+    y += 6;
   }
 
   // Winding with its drawing.
@@ -73,12 +111,18 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
       rule(y, 1);
       y += 10;
     }
-    words('Winding', MARGIN, y, 12, true);
+    words(
+      judged.plans.role === 'proposed' ? 'Winding, as proposed and released' : 'Winding, as found',
+      MARGIN,
+      y,
+      12,
+      true,
+    );
     const w = analysis.winding;
     const lines: [string, string][] = [
       ['Slots, poles', `${w.slots} slots, ${w.poles} poles`],
-      ['Coil span', `1-${w.pitch + 1}`],
-      ['Turns in a coil', String(w.turnsPerCoil)],
+      ['Coil span', spansOf(analysis.layout)],
+      ['Turns in a coil', turnsOf(analysis)],
       ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
       ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
       ['Coil ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],

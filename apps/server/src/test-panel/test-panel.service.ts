@@ -1,6 +1,15 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION, finding, judgeTest, readTest, TEST_KINDS, voidedBy, type Stage } from '@norther/core';
+import {
+  CORE_VERSION,
+  finding,
+  judgeTest,
+  readNameplate,
+  readTest,
+  TEST_KINDS,
+  voidedBy,
+  type Stage,
+} from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
@@ -43,8 +52,11 @@ export class TestPanelService {
           ),
         ]);
       refuseTooMany(judged.visit, entry);
-      const typed = { ...kind.defaults, ...withoutEmpty(entry.typed) };
-      const { numbers, texts, findings } = readTest(entry.kind, typed, entry.log);
+      // Only what was typed is kept: what is assumed is said as such whenever it is judged.
+      const typed = withoutEmpty(entry.typed);
+      const { numbers, texts, findings } = readTest(entry.kind, typed, entry.log, {
+        plate: readNameplate(judged.file.motor.plate).plate,
+      });
       if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
       const row = {
         id: uuidV7(),

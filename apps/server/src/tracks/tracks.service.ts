@@ -1,8 +1,10 @@
 /** Stations, holds and gates: who may do what next. */
 import { Injectable } from '@nestjs/common';
 import {
+  checkDataCard,
   checkGate,
   checkSigning,
+  finding,
   mayGoOn,
   passOf,
   restingOn,
@@ -14,11 +16,14 @@ import {
 } from '@norther/core';
 import type { HoldRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
-import { Writer, type WriteKey } from '../database/write.ts';
+import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem } from '../http/problem.ts';
+import type { MotorToChange } from '../motors/motor-file.ts';
 import { MotorsRepository } from '../motors/motors.repository.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
+import { StoresRepository } from '../stores/stores.repository.ts';
+import { WindingsRepository } from '../windings/windings.repository.ts';
 import { TracksRepository } from './tracks.repository.ts';
 
 /** Refused for the state of the work, not for the input. */
@@ -31,6 +36,8 @@ export class TracksService {
     private readonly tracks: TracksRepository,
     private readonly motors: MotorsService,
     private readonly rows: MotorsRepository,
+    private readonly windings: WindingsRepository,
+    private readonly stores: StoresRepository,
     private readonly writer: Writer,
   ) {}
 
@@ -95,6 +102,7 @@ export class TracksService {
         by: person.name,
       });
       if (!signed) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
+      if (station === 'wind') await this.keepAsWound(context, judged, typed);
       if (station === 'ship') await this.rows.ship(context.tx, file.motor.id, context.now);
       await context.record({
         motorId: file.motor.id,
@@ -105,6 +113,52 @@ export class TracksService {
       });
       return { station, signedBy: person.name };
     });
+  }
+
+  /** What was wound becomes the bench's as wound, and its copper leaves the reel it came from. */
+  private async keepAsWound(
+    context: WriteContext,
+    { file, plans }: MotorToChange,
+    typed: Record<string, string>,
+  ) {
+    const plan = plans.toMake;
+    const motorId = file.motor.id;
+    const made = { ...plan.typed, turns: plan.typed['turns'] ?? '', wires: typed['wireWound'] ?? '' };
+    const mean = plan.analysis?.layout.meanTurns ?? plan.analysis?.winding.turnsPerCoil;
+    if (Number(typed['turnsWound']) !== mean && typed['turnsWound']) made.turns = typed['turnsWound'];
+    const wound = checkDataCard(made, plans.plate, false, plans.shop);
+    if (!file.windings.some((w) => w.role === 'as-wound') && plan.analysis)
+      await this.windings.save(context.tx, {
+        id: uuidV7(),
+        shopId: context.person.shopId,
+        motorId,
+        role: 'as-wound',
+        typed: made,
+        values: { ...wound.card },
+        version: 0,
+        changedAt: context.now,
+        changedBy: context.person.name,
+        anotherPlan: false,
+      });
+    const name = typed['reel']?.trim();
+    if (!name) return;
+    const kg = wound.analysis?.figures.copperMass?.value ?? 0;
+    const reel = await this.stores.draw(context.tx, context.person.shopId, name, kg);
+    if (!reel)
+      throw badInput([
+        finding(
+          'stop',
+          'station.reel-unknown',
+          `There is no reel ${name} in the stores: write the number that stands on it, or leave it empty.`,
+          ['reel'],
+        ),
+      ]);
+    if (kg > 0)
+      await context.record({
+        motorId,
+        what: `${kg.toFixed(1)} kg taken from reel ${reel.name}`,
+        after: { left: `${reel.massKg.toFixed(1)} kg` },
+      });
   }
 
   /** What was signed is corrected in the open: the old stays readable in the history. */

@@ -8,5 +8,6 @@ import { WindingsService } from './windings.service.ts';
   imports: [MotorsModule],
   controllers: [WindingsController],
   providers: [WindingsService, WindingsRepository],
+  exports: [WindingsRepository],
 })
 export class WindingsModule {}

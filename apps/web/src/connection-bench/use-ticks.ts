@@ -19,10 +19,10 @@ export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysi
   const queue = useRef(Promise.resolve());
   const [send] = useMarkJointMutation();
   const act = useAct();
-  const put = (next: typeof under) => {
+  const put = useCallback((next: ReadonlyMap<number, { readonly mark: Kind; readonly note: string }>) => {
     latest.current = next;
     setUnder(next);
-  };
+  }, []);
   const marks = useMemo(() => {
     const shown = new Map(saved);
     for (const [number, { mark, note }] of under) {
@@ -57,7 +57,7 @@ export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysi
         }
       });
     },
-    [act, send, file.motor.number, layout, connection],
+    [act, send, put, file.motor.number, layout, connection],
   );
   /** Made becomes open, and open made: by what is shown, with ticks that are still under way. */
   const toggle = useCallback(

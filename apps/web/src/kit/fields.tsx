@@ -33,6 +33,8 @@ export interface TypedFieldProps {
   readonly large?: boolean;
   readonly suggestion?: ReactNode;
   readonly list?: readonly string[];
+  /** What is taken while nothing is typed; shown as such, never as typed. */
+  readonly assumed?: string | undefined;
 }
 
 export function TypedField({
@@ -44,6 +46,7 @@ export function TypedField({
   large = false,
   suggestion,
   list,
+  assumed,
 }: TypedFieldProps) {
   const id = useId();
   const reading = readField(field, value);
@@ -59,7 +62,7 @@ export function TypedField({
       : null;
   // A list of coils takes lines, not a line.
   const long = field.kind === 'text' && (field.maxLength ?? 0) > 1000;
-  const height = long ? 'min-h-24' : large ? 'h-14 text-[20px]' : 'h-9 text-[16px]';
+  const height = long ? 'min-h-24' : large ? 'h-14 text-[20px]' : 'h-9 text-[16px] max-xl:h-12';
   const line = doubt
     ? stop
       ? 'border-b-carmine'
@@ -89,7 +92,9 @@ export function TypedField({
             onKeyDown={onEnter}
             className="min-w-0 flex-1 bg-field px-1.5 outline-none"
           >
-            <option value="">–</option>
+            <option value="">
+              {assumed ? `assumed: ${field.options.find((o) => o.value === assumed)?.label ?? assumed}` : '–'}
+            </option>
             {field.options.map((o) => (
               <option key={o.value} value={o.value}>
                 {o.label}
@@ -113,6 +118,11 @@ export function TypedField({
             name={field.id}
             value={value}
             title={field.hint}
+            placeholder={assumed ? `assumed: ${assumed}` : undefined}
+            inputMode={field.kind === 'quantity' && field.dimension === 'count' ? 'numeric' : 'text'}
+            autoCapitalize="off"
+            autoCorrect="off"
+            data-scan={field.kind === 'text' && /tag$/i.test(field.id) ? 'take' : undefined}
             onChange={(e) => onType(e.target.value)}
             onKeyDown={onEnter}
             autoComplete="off"
@@ -181,9 +191,10 @@ export function LineField({
         onChange={(e) => onType(e.target.value)}
         onKeyDown={onEnter}
         autoComplete="off"
+        autoCapitalize="off"
         spellCheck={false}
         aria-invalid={wrong !== undefined}
-        className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-2 text-[16px] outline-none focus:border-b-[3px] focus:border-b-copper"
+        className="h-9 w-full max-xl:h-12 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-2 text-[16px] outline-none focus:border-b-[3px] focus:border-b-copper"
       />
       {wrong && <p className="text-[13px] text-carmine">{wrong}</p>}
     </div>

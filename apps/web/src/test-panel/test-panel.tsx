@@ -14,7 +14,7 @@ import {
   type Stage,
   type TestKindId,
 } from '@norther/core';
-import { readOvenLog } from '@norther/records';
+import { notesOfLog } from '@norther/records';
 import { useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
@@ -32,6 +32,7 @@ import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
+import { useOvenLog } from './use-oven-log.ts';
 
 export function TestPanel() {
   return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
@@ -126,19 +127,19 @@ function TestList({
 function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId; stage: Stage }) {
   const kind = TEST_KINDS[kindId];
   const form = `test:${file.motor.number}:${kindId}:${stage}`;
-  const { typed, type, drop, open, writeId } = useDraft(form, kind.defaults);
+  const { typed, type, drop, open, writeId } = useDraft(form);
   const [send, { isLoading }] = useAddReadingMutation();
   const act = useAct();
   const [working, setWorking] = useState<Figure | null>(null);
   const { plans, visit } = useMemo(() => judgedOf(file, true), [file]);
   const context = useMemo(() => contextFor(plans, stage), [plans, stage]);
   const csv = typed['log'];
-  const log = useMemo(() => (csv ? readOvenLog(csv) : null), [csv]);
+  const { log, reading: readingLog } = useOvenLog(csv, typed['logUnit'], typed['logTime']);
   const fields = useMemo(() => {
     const { log: _log, ...rest } = typed as Record<string, string>;
-    void _log;
-    return rest;
-  }, [typed]);
+    const notes = log ? notesOfLog(log.findings) : '';
+    return notes ? { ...rest, logNotes: notes } : rest;
+  }, [typed, log]);
   const outcome = useMemo(
     () =>
       judgeTest(kindId, fields, {
@@ -186,15 +187,21 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           }}
         >
           <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-            {kind.fields.map((f) => (
-              <TypedField
-                key={f.id}
-                field={f}
-                value={typed[f.id] ?? ''}
-                onType={(v) => type({ [f.id]: v })}
-                missing={kind.required.includes(f.id)}
-              />
-            ))}
+            {kind.fields
+              .filter(
+                (f) => f.id !== 'logNotes' && (csv !== undefined || !['logUnit', 'logTime'].includes(f.id)),
+              )
+              .map((f) => (
+                <TypedField
+                  key={f.id}
+                  field={f}
+                  value={typed[f.id] ?? ''}
+                  onType={(v) => type({ [f.id]: v })}
+                  missing={kind.required.includes(f.id)}
+                  assumed={kind.defaults[f.id]}
+                  doubts={problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing')}
+                />
+              ))}
           </div>
           {kindId === 'polarity' && context.analysis && (
             <p className="mt-2 text-[14px]">
@@ -202,14 +209,13 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
               <span className="fig">{context.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
             </p>
           )}
+          {readingLog && <p className="mt-2 text-[14px] text-graphite">Reading the log …</p>}
           {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
           {open && (
             <div className="mt-3">
               <FindingList
                 findings={problems.filter(
-                  (f) =>
-                    f.code !== 'test.field-missing' ||
-                    Object.keys(fields).length > Object.keys(kind.defaults).length,
+                  (f) => f.code !== 'test.field-missing' || Object.keys(fields).length > 1,
                 )}
               />
             </div>
@@ -293,6 +299,11 @@ function VerdictBlock({ judgement }: { judgement: Judgement }) {
           </li>
         ))}
       </ol>
+      {judgement.assumed && judgement.assumed.length > 0 && (
+        <p className="mt-3 text-[14px] text-graphite">
+          <b>Assumed</b>, since nobody typed it: {judgement.assumed.join('; ')}.
+        </p>
+      )}
       <div className="mt-4 border-l-[3px] border-copper pl-3">
         <b className="block text-[15px]">Next</b>
         <p className="text-[16px] leading-snug">{judgement.next}</p>

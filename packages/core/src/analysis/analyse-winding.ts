@@ -1,4 +1,4 @@
-/** The whole reckoning of one winding: layout, connection, field, figures, judgement. */
+/** The whole analysis of one winding: layout, connection, field, figures, judgement. */
 import { connectionList, isTwoSpeed, validCircuits, type ConnectionList } from '../connection/index.ts';
 import { spaceHarmonics, type SpaceHarmonic } from '../field/index.ts';
 import {
@@ -21,6 +21,7 @@ import {
 } from '../winding/index.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import { deriveFigures } from './figures.ts';
+import { linePairs, type LinePairs } from './line-pairs.ts';
 import {
   BACK_IRON_DENSITY,
   currentDensityScale,
@@ -56,6 +57,8 @@ export interface WindingAnalysis {
   readonly coilEnds: number;
   /** The other speed of a winding with two speeds 2 : 1; null with one. */
   readonly slow: SpeedAnalysis | null;
+  /** Readings at the leads; worked out when somebody asks. */
+  readonly linePairs: LinePairs | null;
   readonly findings: readonly Finding[];
 }
 
@@ -81,6 +84,15 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
   const connected = connectionList(layout, { ...winding, marks: winding.marks ?? settings.marks });
   if (!connected.ok) return connected;
   const balance = phaseBalance(layout);
+  if (balance.phases.some((p) => !(p.magnitude > 1e-9)))
+    return refused([
+      finding(
+        'stop',
+        'winding.no-field',
+        `${layout.slots} slots with ${layout.poles} poles, wound like this, make no field: a phase adds up to nothing, as with coils that span whole pole pairs.`,
+        ['span', 'coils', 'poles'],
+      ),
+    ]);
   const at = (laidOut: WindingLayout, as: WindingData): SpeedAnalysis => {
     const figures = deriveFigures(laidOut, as, core, supply, settings, working);
     const T = laidOut.meanTurns ?? as.turnsPerCoil;
@@ -91,11 +103,21 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
       harmonics: spaceHarmonics(laidOut, T, as.circuits, settings.highestHarmonic),
     };
   };
+  const whole = at(layout, winding);
+  let pairs: LinePairs | null | undefined;
   return good({
     winding,
     balance,
     connection: connected.value,
-    ...at(layout, winding),
+    ...whole,
+    get linePairs() {
+      return (pairs ??= linePairs(
+        layout,
+        connected.value,
+        whole.figures,
+        layout.meanTurns ?? winding.turnsPerCoil,
+      ));
+    },
     slow: slowOf(layout, winding, connected.value, at),
     coilEnds: 2 * layout.coils.length,
     findings: [

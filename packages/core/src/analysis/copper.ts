@@ -1,5 +1,6 @@
 /** Resistance and mass of the copper. */
 import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
+import type { WindingLayout } from '../winding/index.ts';
 import type { Figures } from './figure-ids.ts';
 import type { WindingData } from './winding-data.ts';
 
@@ -8,14 +9,34 @@ const RESISTIVITY_20 = 1 / 58;
 const COPPER_DENSITY = 8.89; // g/cm³, IEC 60028
 const COPPER_CONSTANT = 234.5; // °C, IEEE 112 and NEMA MG 1 (IEC 60034-1 uses 235)
 
-/** Resistance and mass from the mean turn. */
+/**
+ * Length of the turns of the coils [m], each coil by its own span: a mean turn is that of the mean span, and what goes over
+ * the ends grows with the span.
+ * @param coils those of a phase, or all; meanTurnMm of the mean span [mm]; coreLengthMm [mm]; turns the mean of a coil
+ * Source: geometry; the same line in the span as the estimate of the mean turn.
+ */
+export function turnsLengthM(
+  layout: WindingLayout,
+  coils: readonly WindingLayout['coils'][number][],
+  meanTurnMm: number,
+  coreLengthMm: number | undefined,
+  turns: number,
+): number {
+  const mean =
+    layout.coils.reduce((s, c) => s + c.pitch * c.turnShare, 0) /
+    layout.coils.reduce((s, c) => s + c.turnShare, 0);
+  const overEnds = coreLengthMm === undefined ? 0 : Math.max(0, meanTurnMm - 2 * coreLengthMm - 100);
+  return coils.reduce(
+    (s, c) => s + (turns * c.turnShare * (meanTurnMm + overEnds * (c.pitch / mean - 1))) / 1000,
+    0,
+  );
+}
+
+/** Resistance and mass from the wire of every coil; phases are not taken for equal. */
 export function copperFigures(
-  meanTurn: Figure,
-  seriesTurns: Figure,
+  length: Input,
   turnArea: Figure,
   winding: WindingData,
-  n: Input,
-  T: Input,
   a: Input,
   keep: boolean,
 ): Figures {
@@ -24,20 +45,19 @@ export function copperFigures(
   const phaseResistance20 = derive(
     {
       id: 'phaseResistance20',
-      name: 'Phase resistance, 20 °C',
+      name: 'Phase resistance, mean of the three, 20 °C',
       symbol: 'R₂₀',
       unit: 'Ω',
-      formula: 'R₂₀ = ρ₂₀ · N · l_m / (a · A_t)',
+      formula: 'R₂₀ = ρ₂₀ · ℓ / (3 · a² · A_t)',
       source,
       assumptions: ['wire drawn to nominal size; leads and joints left out'],
       inputs: {
         rho: given('ρ₂₀', RESISTIVITY_20, 'Ω·mm²/m', 'copper, 100 % IACS'),
-        N: taken(seriesTurns),
-        lm: taken(meanTurn),
+        l: length,
         a,
         At: taken(turnArea),
       },
-      value: (v) => (v.rho * v.N * (v.lm / 1000)) / (v.a * v.At),
+      value: (v) => (v.rho * v.l) / (3 * v.a * v.a * v.At),
     },
     keep,
   );
@@ -79,17 +99,15 @@ export function copperFigures(
         name: 'Copper in the winding',
         symbol: 'm_Cu',
         unit: 'kg',
-        formula: 'm_Cu = 3 · n · T · l_m · A_t · γ',
+        formula: 'm_Cu = ℓ · A_t · γ',
         source: 'IEC 60028: γ = 8.89 g/cm³',
         assumptions: ['bare copper, no enamel, no leads'],
         inputs: {
-          n,
-          T,
-          lm: taken(meanTurn),
+          l: length,
           At: taken(turnArea),
           gamma: given('γ', COPPER_DENSITY, 'g/cm³', 'copper'),
         },
-        value: (v) => (3 * v.n * v.T * v.lm * v.At * v.gamma) / 1e6,
+        value: (v) => (v.l * v.At * v.gamma) / 1000,
       },
       keep,
     ),

@@ -2,7 +2,7 @@
 import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
 import { coilsOf, pitchFactor, skewFactor, windingFactor, type WindingLayout } from '../winding/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../wire/index.ts';
-import { copperFigures } from './copper.ts';
+import { copperFigures, turnsLengthM } from './copper.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import { estimates } from './estimates.ts';
 import { fluxDensities } from './flux-densities.ts';
@@ -343,7 +343,21 @@ export function deriveFigures(
     );
   }
   if (f.meanTurn)
-    Object.assign(f, copperFigures(f.meanTurn, f.seriesTurns, f.turnArea, winding, n, T, a, keep));
+    Object.assign(
+      f,
+      copperFigures(
+        given(
+          'ℓ',
+          turnsLengthM(layout, layout.coils, f.meanTurn.value, length, T.value),
+          'm',
+          'turns of every coil by its own span, from the layout',
+        ),
+        f.turnArea,
+        winding,
+        a,
+        keep,
+      ),
+    );
   Object.assign(f, estimates(f, layout, winding, core, supply, shape, keep));
   return f;
 }

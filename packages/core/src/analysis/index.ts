@@ -8,6 +8,8 @@ export {
 } from './analyse-winding.ts';
 export { FIGURE_IDS, type FigureId, type Figures } from './figure-ids.ts';
 export { slotShape, type SlotShape } from './slot-shape.ts';
+export type { LinePairs } from './line-pairs.ts';
+export { turnsLengthM } from './copper.ts';
 export { carterFactor } from './estimates.ts';
 export * from './winding-data.ts';
 export * from './usual-ranges.ts';

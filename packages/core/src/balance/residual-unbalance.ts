@@ -1,5 +1,5 @@
 /** Residual unbalance of a rotor against what its mass, speed and grade permit. */
-import { choice, quantity } from '../fields/index.ts';
+import { quantity } from '../fields/index.ts';
 import {
   derive,
   given,
@@ -8,6 +8,9 @@ import {
   type Figure,
   judgeFigure,
   verdictOf,
+  worse,
+  finding,
+  type Finding,
   type Judgement,
 } from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
@@ -15,13 +18,15 @@ import { showNumber } from '../units/index.ts';
 export const BALANCE_FIELDS = [
   quantity('mass', 'Rotor mass', 'mass', 0.005, 20000),
   quantity('speed', 'Service speed', 'speed', 20, 100000),
-  choice('grade', 'Balance grade', {
-    '0.4': 'G 0.4',
-    '1': 'G 1',
-    '2.5': 'G 2.5',
-    '6.3': 'G 6.3',
-    '16': 'G 16',
-  }),
+  quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'),
+  quantity(
+    'permitted',
+    'Permitted, where the customer says',
+    'unbalance',
+    0.001,
+    1e7,
+    'whole rotor; instead of a grade',
+  ),
   quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7),
   quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
   quantity(
@@ -54,12 +59,39 @@ export const permissibleUnbalance = (gradeMmPerS: number, massKg: number, speedR
 export const driveEndShare = (fromDriveMm: number, spanMm: number): number =>
   Math.min(0.7, Math.max(0.3, (spanMm - fromDriveMm) / spanMm));
 
+/** Entries that would make any rotor pass. */
+export function doubtBalance(
+  n: Readonly<Record<string, number>>,
+  plate: { readonly speedRpm?: number; readonly massKg?: number },
+): Finding[] {
+  const found: Finding[] = [];
+  const stop = (code: string, message: string, field: string) =>
+    found.push(finding('stop', `test.${code}`, message, [field]));
+  for (const plane of ['plane1', 'plane2'])
+    if (n[plane] === 0)
+      stop('zero-residual', 'No rotor has a residual of 0: enter the least the machine shows.', plane);
+  if (plate.speedRpm && n['speed'] && n['speed'] < 0.9 * plate.speedRpm)
+    stop(
+      'speed-below-plate',
+      `${Math.round(n['speed'])} rpm is not the service speed: the plate says ${Math.round(plate.speedRpm)}. The tolerance goes by the service speed, not by that of the machine.`,
+      'speed',
+    );
+  if (plate.massKg && n['mass'] && n['mass'] > 0.8 * plate.massKg)
+    stop(
+      'rotor-heavier',
+      `A rotor of ${showNumber(n['mass'], 3)} kg in a motor of ${showNumber(plate.massKg, 3)} kg cannot be: weigh it again.`,
+      'mass',
+    );
+  return found;
+}
+
 export function judgeBalance(
   n: Readonly<Record<string, number>>,
-  t: Readonly<Record<string, string>>,
+  _t: Readonly<Record<string, string>>,
 ): Judgement {
-  const grade = Number(t['grade'] ?? '2.5');
-  const whole: Figure = derive(
+  const grade = n['grade'] ?? 2.5;
+  const permitted = n['permitted'];
+  const byGrade: Figure = derive(
     {
       id: 'permissibleUnbalance',
       name: 'Permissible unbalance, whole rotor',
@@ -76,11 +108,31 @@ export function judgeBalance(
     },
     true,
   );
+  const whole: Figure =
+    permitted === undefined
+      ? byGrade
+      : derive(
+          {
+            id: 'permissibleUnbalance',
+            name: 'Permissible unbalance, whole rotor',
+            symbol: 'U_per',
+            unit: 'g·mm',
+            formula: 'U_per as the customer gave it',
+            source: 'the customer’s own figure',
+            inputs: { U: given('U_per', permitted, 'g·mm', 'customer') },
+            value: (v) => v.U,
+          },
+          true,
+        );
+  const by =
+    permitted === undefined ? `G ${showNumber(grade, 3).replace(/\.?0+$/, '')}` : 'the customer’s figure';
   const twoPlanes = n['plane2'] !== undefined;
+  const span = n['bearingSpan'];
+  const centre = n['centreFromDrive'];
+  // A centre of gravity outside the bearings is another rule than the one for between them.
+  const overhung = span !== undefined && centre !== undefined && (centre <= 0 || centre >= span);
   const drive =
-    twoPlanes && n['bearingSpan'] !== undefined && n['centreFromDrive'] !== undefined
-      ? driveEndShare(n['centreFromDrive'], n['bearingSpan'])
-      : 0.5;
+    twoPlanes && span !== undefined && centre !== undefined && !overhung ? driveEndShare(centre, span) : 0.5;
   const planes: [id: string, name: string, read: number, part: number][] = twoPlanes
     ? [
         ['plane1', 'Drive end, of its tolerance', n['plane1']!, drive],
@@ -111,24 +163,43 @@ export function judgeBalance(
         watch: 0.8,
         limit: 1,
         to: 3,
-        name: `G ${grade}`,
+        name: by,
         source: 'ISO 21940-11:2016 (from memory); watch from 0.8: common practice',
       }),
     ),
   );
   const worstFirst = judged.slice().sort((a, b) => b.figure.value - a.figure.value);
-  const verdict = verdictOf(judged);
+  const doubts = [
+    ...(twoPlanes
+      ? []
+      : [
+          'One plane only: that is enough for a narrow disc; a rotor longer than a third of its diameter has two.',
+        ]),
+    ...(overhung
+      ? [
+          'The centre of gravity lies outside the bearings: the tolerance is shared out by another rule (ISO 21940-11), so this is not judged sound.',
+        ]
+      : []),
+  ];
+  const verdict = doubts.length > 0 ? worse('watch', verdictOf(judged)) : verdictOf(judged);
+  const first = worstFirst[0]!.figure;
+  const of = planes.find(([id]) => first.id === `${id}Share`)!;
   return {
     verdict,
     figures: [...worstFirst, { figure: whole }],
     reasons: [
-      `${showNumber(worstFirst[0]!.figure.value, 3)} times the tolerance of ${showNumber(whole.value, 3)} g·mm for the whole rotor at G ${grade}.`,
+      twoPlanes
+        ? `${of[1].split(',')[0]}: ${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times its share of ${showNumber(of[3] * whole.value, 3)} g·mm (${showNumber(whole.value, 3)} for the whole rotor by ${by}).`
+        : `${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times the tolerance of ${showNumber(whole.value, 3)} g·mm for the whole rotor by ${by}.`,
+      ...doubts,
     ],
     next:
       verdict === 'stop'
         ? 'Correct at the angle the machine shows and spin again; guard shut.'
         : verdict === 'watch'
-          ? 'Within tolerance, close to it: correct once more if it is quickly done.'
+          ? doubts.length > 0
+            ? 'See to what is said above, then spin again.'
+            : 'Within tolerance, close to it: correct once more if it is quickly done.'
           : 'Mark the rotor with the motor number and go on.',
   };
 }

@@ -1,5 +1,5 @@
 /** Insulation resistance to ground: corrected to 40 °C, judged against IEEE 43, with the ten-minute index. */
-import { choice, quantity } from '../fields/index.ts';
+import { bounded, choice, quantity } from '../fields/index.ts';
 import {
   derive,
   given,
@@ -7,15 +7,19 @@ import {
   type Figure,
   judgeFigure,
   verdictOf,
+  worse,
   type JudgedFigure,
   type Judgement,
+  type Verdict,
 } from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
 
 export const INSULATION_FIELDS = [
   quantity('testVoltage', 'Test voltage, DC', 'voltage', 50, 10000),
-  quantity('oneMinute', 'After one minute', 'insulation-resistance', 0, 1e7),
-  quantity('tenMinutes', 'After ten minutes', 'insulation-resistance', 0, 1e7, 'leave empty if not taken'),
+  bounded(quantity('oneMinute', 'After one minute', 'insulation-resistance', 0, 1e7)),
+  bounded(
+    quantity('tenMinutes', 'After ten minutes', 'insulation-resistance', 0, 1e7, 'leave empty if not taken'),
+  ),
   quantity('temperature', 'Winding temperature', 'temperature', -20, 120),
   choice('windingKind', 'Kind of winding', {
     random: 'random-wound, or form-wound under 1 kV',
@@ -27,6 +31,10 @@ export const INSULATION_FIELDS = [
     halving: 'thermoplastic or unknown, halving per 10 K',
   }),
 ] as const;
+
+/** Where a correction to 40 °C means something: common practice, no source. */
+const LEAST_C = 10;
+const MOST_C = 60;
 
 export type InsulationModel = 'halving' | 'thermoset';
 
@@ -64,11 +72,13 @@ export function judgeInsulation(
   n: Readonly<Record<string, number>>,
   t: Readonly<Record<string, string>>,
   plate: { readonly voltageV?: number; readonly insulationClass?: string },
+  bounds: Readonly<Record<string, 'at-least' | 'at-most'>> = {},
 ): Judgement {
   const kind = (t['windingKind'] ?? 'random') as 'random' | 'form' | 'old';
   const model = (t['model'] ?? 'thermoset') as InsulationModel;
-  const rated = plate.voltageV ?? 400;
-  const least = leastInsulationMOhm(kind, rated);
+  const rated = plate.voltageV ?? null;
+  // Without a plate nobody knows its volts; a low-voltage winding is the likeliest, and it is said and not sound.
+  const least = leastInsulationMOhm(kind, rated ?? 400);
   const temperature = n['temperature']!;
   const at40: Figure = derive(
     {
@@ -108,11 +118,30 @@ export function judgeInsulation(
     ),
   ];
   const reasons: string[] = [];
+  /** What keeps a good figure from being sound. */
+  let atBest: Verdict = 'sound';
+  const doubt = (reason: string, verdict: Verdict = 'watch') => {
+    atBest = worse(atBest, verdict);
+    reasons.push(reason);
+  };
   const low = figures[0]!.verdict !== 'sound';
   reasons.push(
     `${showNumber(at40.value, 3)} MΩ at 40 °C against at least ${showNumber(least, 2)} MΩ${low ? '. Moisture or dirt first, a damaged liner next.' : '.'}`,
   );
-  if (n['tenMinutes'] !== undefined) {
+  if (temperature < LEAST_C || temperature > MOST_C)
+    doubt(
+      `Measured at ${showNumber(temperature, 3)} °C: the correction to 40 °C means little outside ${LEAST_C} to ${MOST_C} °C. Measure again nearer to room temperature.`,
+    );
+  if (bounds['oneMinute'] === 'at-most')
+    doubt('The tester says no more than that it is less than this: take a range that shows a figure.');
+  if (bounds['oneMinute'] === 'at-least' && n['oneMinute'] !== Infinity)
+    reasons.push('The tester says no more than that it is over this; it is judged as if it were no more.');
+  if (n['oneMinute'] === Infinity)
+    doubt(
+      'OL says nothing of how much: write the end of the range, such as >2000 MΩ, and see that the clips touch.',
+    );
+  if (rated === null) doubt('The plate has no volts that can be read: a winding under 1 kV is assumed.');
+  if (n['tenMinutes'] !== undefined && n['oneMinute'] !== Infinity && n['tenMinutes'] !== Infinity) {
     const index = derive(
       {
         id: 'polarizationIndex',
@@ -147,17 +176,24 @@ export function judgeInsulation(
           }),
         ),
       );
+      if (index.value >= limit && index.value < limit + 0.3)
+        reasons.push(
+          `The index of ${showNumber(index.value, 3)} is just above ${limit}: damp on the way in or out. Dry it and compare.`,
+        );
       if (index.value < limit)
         reasons.push(`The index of ${showNumber(index.value, 3)} does not rise: wet or soiled through.`);
     }
   }
-  const [leastV, mostV] = insulationTestVoltage(rated);
   const testVoltage = n['testVoltage'];
-  if (testVoltage !== undefined && (testVoltage < leastV || testVoltage > mostV))
-    reasons.push(
-      `${showNumber(testVoltage, 3)} V is not the usual test voltage for ${showNumber(rated, 3)} V: ${leastV === mostV ? leastV : `${leastV} to ${mostV}`} V (IEEE 43).`,
-    );
-  const verdict = verdictOf(figures);
+  if (rated !== null && testVoltage !== undefined) {
+    const [leastV, mostV] = insulationTestVoltage(rated);
+    const usual = leastV === mostV ? `${leastV}` : `${leastV} to ${mostV}`;
+    const words = `${showNumber(testVoltage, 3)} V is not the usual test voltage for ${showNumber(rated, 3)} V: ${usual} V (IEEE 43).`;
+    if (testVoltage > 2 * mostV)
+      doubt(`${words} So high it may have hurt the insulation: was that the voltage?`, 'stop');
+    else if (testVoltage < leastV || testVoltage > mostV) doubt(words);
+  }
+  const verdict = worse(verdictOf(figures), atBest);
   // Unused by the verdict, but shown: what the other model would say of the same reading.
   const other =
     n['oneMinute']! * insulationFactorTo40(temperature, model === 'halving' ? 'thermoset' : 'halving');
@@ -172,7 +208,9 @@ export function judgeInsulation(
       verdict === 'sound'
         ? 'Discharge and ground the winding for at least four times the test time, then go on.'
         : verdict === 'watch'
-          ? 'Dry, clean and measure again; keep the reading to compare.'
+          ? low
+            ? 'Dry, clean and measure again; keep the reading to compare.'
+            : 'See to what is said above, and measure again.'
           : 'Do not apply high voltage. Dry the winding, clean it, measure again at the same temperature.',
   };
 }

@@ -1,9 +1,9 @@
 /** The list of tests: what to enter, how it is judged, when it is due, and what can hurt. */
 import type { WindingAnalysis } from '../analysis/index.ts';
-import { BALANCE_FIELDS, judgeBalance } from '../balance/index.ts';
+import { BALANCE_FIELDS, doubtBalance, judgeBalance } from '../balance/index.ts';
 import { readForm, type Field, type Typed } from '../fields/index.ts';
-import { checkCureLog, CURE_FIELDS, judgeCure, type LogPoint } from '../heat/index.ts';
-import type { Nameplate } from '../nameplate/index.ts';
+import { checkCureLog, CURE_FIELDS, doubtCure, judgeCure, type LogPoint } from '../heat/index.ts';
+import { proposePoles, type Nameplate } from '../nameplate/index.ts';
 import { judgeFullLoad, judgeNoLoad, RUN_FIELDS } from '../performance/index.ts';
 import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
 import { CORE_LOSS_FIELDS, judgeCoreLoss } from './core-loss.ts';
@@ -53,12 +53,21 @@ export interface TestKind {
   readonly stages: readonly Stage[];
   readonly needsLog?: boolean;
   readonly caution?: { readonly name: string; readonly text: string };
+  /** What cannot be so is asked about before it is kept. */
+  readonly doubt?: (
+    numbers: Readonly<Record<string, number>>,
+    context: TestContext,
+    typed: Typed,
+  ) => readonly Finding[];
   readonly judge: (
     numbers: Readonly<Record<string, number>>,
     texts: Readonly<Record<string, string>>,
-    context: TestContext,
+    context: TestContext & { readonly bounds: Bounds },
   ) => Judgement;
 }
+
+/** Figures of which an instrument only said that they are more, or less, than so much. */
+export type Bounds = Readonly<Record<string, 'at-least' | 'at-most'>>;
 
 const ROTATING = {
   name: 'Spinning shaft',
@@ -67,8 +76,14 @@ const ROTATING = {
 const runContext = (c: TestContext) => ({
   ...(c.plate.currentA ? { currentA: c.plate.currentA } : {}),
   ...(c.plate.voltageV ? { voltageV: c.plate.voltageV } : {}),
-  ...(c.analysis ? { poles: c.analysis.winding.poles } : {}),
+  ...(polesOf(c) === null ? {} : { poles: polesOf(c)! }),
 });
+/** The card's poles, or those that the plate's speed and frequency point to. */
+function polesOf({ analysis, plate }: TestContext): number | null {
+  if (analysis) return analysis.winding.poles;
+  if (!plate.speedRpm || !plate.frequencyHz) return null;
+  return proposePoles(plate.speedRpm, plate.frequencyHz)?.poles ?? null;
+}
 
 export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
   insulation: {
@@ -83,7 +98,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
       name: 'Stored charge',
       text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
     },
-    judge: (n, t, c) => judgeInsulation(n, t, c.plate),
+    judge: (n, t, c) => judgeInsulation(n, t, c.plate, c.bounds),
   },
   resistance: {
     id: 'resistance',
@@ -94,10 +109,10 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     defaults: {},
     stages: ['incoming', 'before-varnish', 'varnished', 'final'],
     judge: (n, t, c) => {
-      const planned = c.analysis?.figures.lineResistance25?.value;
+      const planned = c.analysis?.linePairs ?? null;
       return judgeResistance(n, t, {
         ...(c.analysis ? { connection: c.analysis.winding.connection } : {}),
-        ...(planned ? { plannedLineResistance25: planned } : {}),
+        ...(planned ? { planned } : {}),
         meanTurnMeasured: c.meanTurnMeasured ?? false,
       });
     },
@@ -139,6 +154,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
       name: 'Hot part, vapour',
       text: 'Fan on, no flame. Far too hot for gloves when it comes out: wait until the part is below 60 °C (common practice).',
     },
+    doubt: (_n, _c, typed) => doubtCure(typed),
     judge: (n, t, c) => judgeCure(n, t, c.log ? { log: c.log } : {}),
   },
   balance: {
@@ -148,6 +164,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     fields: BALANCE_FIELDS,
     required: ['mass', 'speed', 'plane1'],
     defaults: { grade: '2.5' },
+    doubt: (n, c) => doubtBalance(n, c.plate),
     stages: ['final'],
     caution: ROTATING,
     judge: judgeBalance,
@@ -179,21 +196,28 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
 interface ReadTest {
   readonly numbers: Readonly<Record<string, number>>;
   readonly texts: Readonly<Record<string, string>>;
+  readonly bounds: Bounds;
   readonly findings: readonly Finding[];
+  /** What was not typed and is taken all the same, in words. */
+  readonly assumed: readonly string[];
 }
 
 /** Reads one test as typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
-export function readTest(kindId: TestKindId, typed: Typed, log: readonly LogPoint[] | undefined): ReadTest {
+export function readTest(
+  kindId: TestKindId,
+  typed: Typed,
+  log: readonly LogPoint[] | undefined,
+  context: TestContext = { plate: {} },
+): ReadTest {
   const kind = TEST_KINDS[kindId];
-  const filled: Record<string, string> = { ...kind.defaults };
-  for (const [id, value] of Object.entries(typed)) if (value.trim()) filled[id] = value;
-  const { numbers, texts, findings } = readForm(kind.fields, filled);
+  const entered = Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim()));
+  const filled: Record<string, string> = { ...kind.defaults, ...entered };
+  const { numbers, texts, bounds, findings } = readForm(kind.fields, filled);
   const found: Finding[] = [...findings];
+  const label = (id: string) => kind.fields.find((f) => f.id === id)!.label;
   for (const id of kind.required)
-    if (!filled[id]?.trim()) {
-      const label = kind.fields.find((f) => f.id === id)!.label;
-      found.push(finding('stop', 'test.field-missing', `${label} is missing.`, [id]));
-    }
+    if (!filled[id]?.trim())
+      found.push(finding('stop', 'test.field-missing', `${label(id)} is missing.`, [id]));
   if (kind.needsLog) found.push(...checkCureLog(log ?? []));
   if (kindId === 'polarity' && texts['sequence'] && /[^NSns0\s,.-]/.test(texts['sequence']))
     found.push(
@@ -209,7 +233,7 @@ export function readTest(kindId: TestKindId, typed: Typed, log: readonly LogPoin
       finding(
         'stop',
         'test.zero-insulation',
-        'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show.',
+        'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show, such as <0.1.',
         ['oneMinute'],
       ),
     );
@@ -226,12 +250,22 @@ export function readTest(kindId: TestKindId, typed: Typed, log: readonly LogPoin
         'w',
       ]),
     );
-  return { numbers, texts, findings: found };
+  found.push(...(kind.doubt?.(numbers, context, entered) ?? []));
+  const assumed = Object.entries(kind.defaults)
+    .filter(([id]) => entered[id] === undefined)
+    .map(([id, value]) => {
+      const field = kind.fields.find((f) => f.id === id)!;
+      const shown =
+        field.kind === 'choice' ? (field.options.find((o) => o.value === value)?.label ?? value) : value;
+      return `${field.label.toLowerCase()} ${shown}`;
+    });
+  return { numbers, texts, bounds, findings: found, assumed };
 }
 
-/** Reads and judges one test as typed; nothing throws for what was typed. */
+/** Reads and judges one test as typed; nothing throws for what was typed, and what is assumed is said. */
 export function judgeTest(kindId: TestKindId, typed: Typed, context: TestContext): TestOutcome {
-  const { numbers, texts, findings } = readTest(kindId, typed, context.log);
+  const { numbers, texts, bounds, findings, assumed } = readTest(kindId, typed, context.log, context);
   if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
-  return { ok: true, judgement: TEST_KINDS[kindId].judge(numbers, texts, context), findings };
+  const judgement = TEST_KINDS[kindId].judge(numbers, texts, { ...context, bounds });
+  return { ok: true, judgement: { ...judgement, assumed }, findings };
 }

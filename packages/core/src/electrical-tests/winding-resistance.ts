@@ -1,11 +1,11 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
 import type { Star } from '../connection/index.ts';
-import { quantity } from '../fields/index.ts';
+import type { LinePairs } from '../analysis/index.ts';
+import { bounded, quantity } from '../fields/index.ts';
 import {
   derive,
   given,
   lowerIsBetter,
-  taken,
   type LimitScale,
   CP,
   judgeFigure,
@@ -17,9 +17,9 @@ import {
 import { showNumber } from '../units/index.ts';
 
 export const RESISTANCE_FIELDS = [
-  quantity('uv', 'Lead U to V', 'resistance', 0.000001, 20000),
-  quantity('vw', 'Lead V to W', 'resistance', 0.000001, 20000),
-  quantity('wu', 'Lead W to U', 'resistance', 0.000001, 20000),
+  bounded(quantity('uv', 'Lead U to V', 'resistance', 0.000001, 20000)),
+  bounded(quantity('vw', 'Lead V to W', 'resistance', 0.000001, 20000)),
+  bounded(quantity('wu', 'Lead W to U', 'resistance', 0.000001, 20000)),
   quantity('temperature', 'Winding temperature', 'temperature', -20, 150),
 ] as const;
 
@@ -44,8 +44,8 @@ export function branchResistances(
 
 export interface ResistanceContext {
   readonly connection?: Star;
-  /** What the plan says lead to lead at 25 °C [Ω]. */
-  readonly plannedLineResistance25?: number;
+  /** What the plan says between which leads, and how the others are joined while it is measured. */
+  readonly planned?: LinePairs;
   /** The plan's mean turn was measured, not estimated. */
   readonly meanTurnMeasured?: boolean;
 }
@@ -56,6 +56,8 @@ export function judgeResistance(
   context: ResistanceContext,
 ): Judgement {
   const { uv, vw, wu, temperature } = n as Record<'uv' | 'vw' | 'wu' | 'temperature', number>;
+  const open = openPaths({ uv, vw, wu }, context.connection);
+  if (open) return open;
   const mean25 = derive(
     {
       id: 'meanResistance25',
@@ -96,36 +98,46 @@ export function judgeResistance(
     judgeFigure(spread, lowerIsBetter({ from: 0, watch: 1, limit: 2, to: 4, name: 'limit 2 %', source: CP })),
   ];
   const reasons: string[] = [];
-  if (spread.value > 1) {
-    const readings = { 'U-V': uv, 'V-W': vw, 'W-U': wu };
-    const mean = (uv + vw + wu) / 3;
-    const [odd, value] = Object.entries(readings).sort(
-      (a, b) => Math.abs(b[1] - mean) - Math.abs(a[1] - mean),
-    )[0]!;
-    reasons.push(
-      `${odd} is ${showNumber((100 * (value - mean)) / mean, 2)} % off the mean: a bad joint or a missing strand reads high, a missed turn reads low.`,
-    );
-  } else
-    reasons.push('The three readings agree. That does not show a reversed group: the copper is all there.');
   const branches = context.connection ? branchResistances({ uv, vw, wu }, context.connection) : null;
+  const unequal = context.planned ? unbalance(context.planned.ohm20) : 0;
+  if (unequal > 0.005)
+    reasons.push(
+      `The plan itself is unequal by ${showNumber(100 * unequal, 2)} %: each pair is held against its own figure.`,
+    );
+  if (spread.value > 1 && unequal <= 0.005)
+    reasons.push(oddBranch({ uv, vw, wu }, branches, context.connection));
+  else if (spread.value <= 1)
+    reasons.push('The three readings agree. That does not show a reversed group: the copper is all there.');
   if (branches)
     reasons.push(`Solved for ${context.connection}: ${branches.map((b) => showNumber(b, 4)).join(', ')} Ω.`);
   else if (context.connection)
     reasons.push('The three readings fit no three branches: one reading must be wrong.');
-  if (context.plannedLineResistance25) {
+  if (context.planned) {
+    reasons.push(`The plan is for ${context.planned.words}`);
+    const [puv, pvw, pwu] = context.planned.ohm20;
     const deviation = derive(
       {
         id: 'resistanceAgainstPlan',
-        name: 'Against the plan',
+        name: 'Against the plan, the pair that is farthest off',
         symbol: 'ΔR',
         unit: '%',
-        formula: 'ΔR = 100 · (R₂₅ / R_plan − 1)',
+        formula: 'ΔR = 100 · (R_pair · (k + 20)/(k + T) / R_plan − 1), largest of the three',
         source: CP,
         inputs: {
-          R25: taken(mean25),
-          plan: given('R_plan', context.plannedLineResistance25, 'Ω', 'winding plan, 25 °C'),
+          uv: given('R_UV', uv, 'Ω', 'read'),
+          vw: given('R_VW', vw, 'Ω', 'read'),
+          wu: given('R_WU', wu, 'Ω', 'read'),
+          plan: given('R_plan', puv, 'Ω', 'winding plan, U-V at 20 °C'),
+          pvw: given('R_plan,VW', pvw, 'Ω', 'winding plan, V-W at 20 °C'),
+          pwu: given('R_plan,WU', pwu, 'Ω', 'winding plan, W-U at 20 °C'),
+          k: given('k', 234.5, '°C', 'copper'),
+          T: given('T', temperature, '°C', 'winding temperature'),
         },
-        value: (v) => 100 * (v.R25 / v.plan - 1),
+        value: (v) => {
+          const to20 = (v.k + 20) / (v.k + v.T);
+          const off = [v.uv / v.plan, v.vw / v.pvw, v.wu / v.pwu].map((r) => 100 * (r * to20 - 1));
+          return off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+        },
       },
       true,
     );
@@ -136,6 +148,8 @@ export function judgeResistance(
           ? `${showNumber(deviation.value, 2)} % over the plan: thinner wire, a strand missing, or more turns.`
           : `${showNumber(-deviation.value, 2)} % under the plan: fewer turns, thicker wire, or more circuits.`,
       );
+    // Phases that are to be unequal are not judged by how much they differ, but each against its own figure.
+    if (unequal > 0.005) figures[0] = { figure: figures[0]!.figure };
   }
   figures.push({ figure: mean25 });
   const verdict = branches === null && context.connection ? 'stop' : verdictOf(figures);
@@ -148,6 +162,76 @@ export function judgeResistance(
         ? 'Go on to the surge comparison and the polarity walk: they see what resistance cannot.'
         : 'Clean the clamps and measure again with four wires; then open the joints of the odd phase one by one.',
   };
+}
+
+const PAIRS = { uv: 'U-V', vw: 'V-W', wu: 'W-U' } as const;
+type Three = Readonly<Record<keyof typeof PAIRS, number>>;
+/** Within that much the sum of two readings is the third. */
+const ALIKE = 0.03;
+
+/** Readings that show a path which is not there. */
+function openPaths(r: Three, connection: Star | undefined): Judgement | null {
+  const none = (Object.keys(PAIRS) as (keyof Three)[]).filter((k) => r[k] === Infinity);
+  const stop = (reason: string, next: string): Judgement => ({
+    verdict: 'stop',
+    figures: [],
+    reasons: [reason],
+    next,
+  });
+  if (none.length === 1)
+    return stop(
+      `${PAIRS[none[0]!]} reads open while the two others do not: that cannot be of three leads joined inside.`,
+      'Look at the clips, and measure that pair again.',
+    );
+  if (none.length === 2) {
+    const lead = [...PAIRS[none[0]!]].find((c) => c !== '-' && PAIRS[none[1]!].includes(c))!;
+    return stop(
+      `No way through lead ${lead}: ${none.map((k) => PAIRS[k]).join(' and ')} read open.`,
+      `Look at the joint of lead ${lead}, then at the joints of its phase.`,
+    );
+  }
+  if (none.length === 3)
+    return stop(
+      'All three pairs read open: nothing joins the leads, such as with both ends of each phase led out.',
+      'Join the ends as the connection sheet says, or measure each phase from end to end.',
+    );
+  // A delta with a branch open: the pair across it reads the sum of the two others.
+  if (connection === 'delta') {
+    const pairs = Object.keys(PAIRS) as (keyof Three)[];
+    const top = pairs.reduce((a, b) => (r[b] > r[a] ? b : a));
+    const rest = pairs.filter((k) => k !== top);
+    const sum = r[rest[0]!] + r[rest[1]!];
+    if (Math.abs(r[top] / sum - 1) < ALIKE)
+      return stop(
+        `${PAIRS[top]} reads the sum of the two others: the branch between those leads is open.`,
+        `Look at the joints of the branch ${PAIRS[top]}: both corners, then its jumpers.`,
+      );
+  }
+  return null;
+}
+
+/** Which branch is the odd one, by what lies behind the readings: in star the odd pair is the one without it. */
+function oddBranch(
+  r: Three,
+  branches: readonly [number, number, number] | null,
+  connection: Star | undefined,
+): string {
+  if (branches) {
+    const names =
+      connection === 'star' ? ['phase U', 'phase V', 'phase W'] : ['branch U-V', 'branch V-W', 'branch W-U'];
+    const off = branches.map((b, i) => {
+      const others = branches.filter((_, k) => k !== i);
+      return b / ((others[0]! + others[1]!) / 2) - 1;
+    });
+    const odd = off.reduce((a, _, i) => (Math.abs(off[i]!) > Math.abs(off[a]!) ? i : a), 0);
+    const percent = showNumber(Math.abs(100 * off[odd]!), 2);
+    return off[odd]! > 0
+      ? `${names[odd]} is ${percent} % over the two others: a bad joint or a missing strand.`
+      : `${names[odd]} is ${percent} % under the two others: a missed turn, or a short.`;
+  }
+  const mean = (r.uv + r.vw + r.wu) / 3;
+  const [odd, value] = Object.entries(r).sort((a, b) => Math.abs(b[1] - mean) - Math.abs(a[1] - mean))[0]!;
+  return `${PAIRS[odd as keyof Three]} is ${showNumber((100 * (value - mean)) / mean, 2)} % off the mean; star or delta is not known, so the phase is not named.`;
 }
 
 function againstPlan(measured: boolean): LimitScale {

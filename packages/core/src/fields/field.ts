@@ -11,6 +11,8 @@ export interface QuantityField {
   readonly min: number;
   readonly max: number;
   readonly whole?: boolean;
+  /** An instrument may say no more than `>2000`, `<0.1` or `OL`. */
+  readonly bounds?: boolean;
   readonly hint?: string;
 }
 export interface ChoiceField {
@@ -34,7 +36,12 @@ export type Typed = Readonly<Record<string, string>>;
 
 export type FieldReading =
   | { readonly state: 'empty' }
-  | { readonly state: 'read'; readonly value: number; readonly converted: boolean }
+  | {
+      readonly state: 'read';
+      readonly value: number;
+      readonly converted: boolean;
+      readonly bound?: 'at-least' | 'at-most';
+    }
   | { readonly state: 'said'; readonly text: string }
   | { readonly state: 'wrong'; readonly finding: Finding };
 
@@ -62,23 +69,45 @@ export function readField(field: Field, text: string | undefined): FieldReading 
           `“${typed}” is not one of ${field.options.map((o) => o.value).join(', ')}.`,
         );
   }
-  const reading = readQuantity(typed, field.dimension);
-  if (!reading.ok) return wrong(`field.${reading.error}`, reading.message);
   const unit = unitOf(field);
+  const within = (value: number) => value >= field.min && value <= field.max;
+  const reading = readQuantity(typed, field.dimension);
+  if (!reading.ok) {
+    // Of two readings the only one that can be right is taken, and shown.
+    const possible = reading.readings?.filter(within) ?? [];
+    return possible.length === 1
+      ? { state: 'read', value: possible[0]!, converted: true }
+      : wrong(`field.${reading.error}`, reading.message);
+  }
+  const { bound } = reading;
+  if (bound && !field.bounds)
+    return wrong('field.bound', `“${typed}” says no more than a limit; a figure is needed here.`);
+  if (bound && reading.value === Infinity) return { state: 'read', value: Infinity, converted: true, bound };
   if (field.whole && !Number.isInteger(reading.value))
     return wrong('field.not-whole', `${typed} is not a whole number; this is counted, not measured.`);
-  if (reading.value < field.min || reading.value > field.max) {
+  if (!within(reading.value))
     return wrong(
       'field.out-of-range',
-      `${withUnit(reading.value, unit)} cannot be right; it lies between ${withUnit(field.min, unit)} and ${withUnit(field.max, unit)}.`,
+      `${withUnit(reading.value, unit)} cannot be right; it lies between ${withUnit(field.min, unit)} and ${withUnit(field.max, unit)}.${otherUnit(field, typed)}`,
     );
-  }
-  return { state: 'read', value: reading.value, converted: reading.converted };
+  return { state: 'read', value: reading.value, converted: reading.converted, ...(bound ? { bound } : {}) };
+}
+
+/** A figure without a unit that would fit in another one: asked about, never taken. */
+function otherUnit(field: QuantityField, typed: string): string {
+  const fits = DIMENSIONS[field.dimension].units.slice(1).flatMap((u) => {
+    const name = u.exact?.[0] ?? u.spelled[0]!;
+    const read = readQuantity(`${typed} ${name}`, field.dimension);
+    return read.ok && read.value >= field.min && read.value <= field.max ? [`${typed} ${name}`] : [];
+  });
+  return fits.length > 0 && fits.length < 3 ? ` Is it ${fits.join(' or ')}?` : '';
 }
 
 export interface FormReading {
   readonly numbers: Readonly<Record<string, number>>;
   readonly texts: Readonly<Record<string, string>>;
+  /** Fields whose figure is only a limit the instrument gave. */
+  readonly bounds: Readonly<Record<string, 'at-least' | 'at-most'>>;
   readonly findings: readonly Finding[];
 }
 
@@ -86,14 +115,18 @@ export interface FormReading {
 export function readForm(fields: readonly Field[], typed: Typed): FormReading {
   const numbers: Record<string, number> = {};
   const texts: Record<string, string> = {};
+  const bounds: Record<string, 'at-least' | 'at-most'> = {};
   const findings: Finding[] = [];
   for (const field of fields) {
     const reading = readField(field, typed[field.id]);
-    if (reading.state === 'read') numbers[field.id] = reading.value;
-    else if (reading.state === 'said') texts[field.id] = reading.text;
+    if (reading.state === 'read') {
+      numbers[field.id] = reading.value;
+      if (reading.bound) bounds[field.id] = reading.bound;
+    }
+    if (reading.state === 'said') texts[field.id] = reading.text;
     else if (reading.state === 'wrong') findings.push(reading.finding);
   }
-  return { numbers, texts, findings };
+  return { numbers, texts, bounds, findings };
 }
 
 /** Builders that keep the tables short. */
@@ -114,6 +147,8 @@ export const quantity = (
   ...(dimension === 'count' ? { whole: true } : {}),
   ...(hint ? { hint } : {}),
 });
+/** The same for a figure of which an instrument may only say that it is more or less than so much. */
+export const bounded = (field: QuantityField): QuantityField => ({ ...field, bounds: true });
 export const choice = (
   id: string,
   label: string,

@@ -1,5 +1,5 @@
 /** Cure judged by the time of the part at temperature, not of the oven's air. */
-import { quantity } from '../fields/index.ts';
+import { choice, quantity, text } from '../fields/index.ts';
 import {
   derive,
   finding,
@@ -8,6 +8,8 @@ import {
   type LimitScale,
   judgeFigure,
   type Judgement,
+  type Verdict,
+  worse,
 } from '../quantity/index.ts';
 import { showMinutes, showNumber } from '../units/index.ts';
 
@@ -15,7 +17,21 @@ export const CURE_FIELDS = [
   quantity('target', 'Bake at', 'temperature', 60, 260, 'from the varnish data sheet'),
   quantity('minutes', 'for', 'duration', 5, 2880, 'such as 6 h'),
   quantity('tolerance', 'Counts from this much below', 'temperature-difference', 0, 30),
+  choice('logUnit', 'Log’s temperatures', { C: '°C', F: '°F', K: 'K' }, 'where its heading does not say'),
+  choice(
+    'logTime',
+    'Log’s times',
+    { min: 'minutes', s: 'seconds', h: 'hours', 'h:min': 'hours:minutes', 'min:s': 'minutes:seconds' },
+    'where its heading does not say',
+  ),
+  text('logNotes', 'What was left out of the log', 'written by what read it', 600),
 ] as const;
+
+/** Longer than that without a reading nobody knows what the part did [min]: common practice, no source. */
+const LONGEST_GAP = 30;
+/** Over the programme: varnish suffers, then burns [K]. Common practice, no source. */
+const WARM = 20;
+const BURNT = 40;
 
 export interface LogPoint {
   readonly minute: number;
@@ -26,12 +42,14 @@ export interface LogPoint {
 /**
  * Minutes a logged temperature spends at or above a threshold, straight lines between readings.
  * @param points rising minutes [min]
+ * @param longestGap a longer time between two readings counts for nothing and breaks the stretch [min]
  * @returns total and longest unbroken stretch [min]
  * Source: geometry; the part's clock starts when the part is there: common practice, no source.
  */
 export function minutesAbove(
   points: readonly { readonly minute: number; readonly value: number }[],
   threshold: number,
+  longestGap = Infinity,
 ): { readonly total: number; readonly longest: number } {
   let total = 0;
   let longest = 0;
@@ -41,6 +59,10 @@ export function minutesAbove(
     const b = points[i]!;
     const span = b.minute - a.minute;
     const cross = (threshold - a.value) / (b.value - a.value);
+    if (span > longestGap) {
+      current = 0;
+      continue;
+    }
     if (a.value >= threshold && b.value >= threshold) {
       total += span;
       current += span;
@@ -76,9 +98,77 @@ export function checkCureLog(points: readonly LogPoint[]): Finding[] {
 }
 
 /** `longest` judged against what the data sheet asks. */
+interface Doubt {
+  readonly reason: string;
+  readonly verdict: 'watch' | 'stop';
+}
+
+/** What in a log cannot be, or leaves something unknown. Source: what sensors do when they fail; common practice, no source. */
+function doubtsOfLog(log: readonly LogPoint[], targetC: number, notes: string | undefined): Doubt[] {
+  const found: Doubt[] = [];
+  const add = (verdict: Doubt['verdict'], reason: string) => found.push({ verdict, reason });
+  const part = log.map((p) => p.partC);
+  const [least, most] = [Math.min(...part), Math.max(...part)];
+  if (log.length >= 5 && most - least < 0.05)
+    add(
+      'stop',
+      `The part's sensor says ${showNumber(most, 3)} °C from beginning to end: stuck, or not in the part.`,
+    );
+  else if (part[0]! > targetC - 30)
+    add('watch', 'The log begins with a hot part: how it got there is not in it.');
+  const gap = Math.max(0, ...log.slice(1).map((p, i) => p.minute - log[i]!.minute));
+  if (gap > LONGEST_GAP)
+    add(
+      'watch',
+      `No reading for ${showMinutes(gap)}: that time is not counted, nobody knows what the part did.`,
+    );
+  const heating = log.filter((p) => p.airC !== undefined && p.partC < targetC - 20 && p.partC < most - 20);
+  const before = heating.filter(
+    (p) => p.minute <= (log.find((q) => q.partC >= targetC - 20)?.minute ?? Infinity),
+  );
+  if (before.length >= 3) {
+    const ahead = before.reduce((s, p) => s + p.partC - p.airC!, 0) / before.length;
+    if (ahead > 3)
+      add(
+        'stop',
+        'The part is hotter than the air that heats it: part and air are changed over, in the log or at the sensors.',
+      );
+  }
+  if (notes?.trim()) add('watch', notes.trim());
+  return found;
+}
+
+/** Entries that can be read in two ways are asked about. */
+export function doubtCure(typed: Readonly<Record<string, string>>): Finding[] {
+  const found: Finding[] = [];
+  const bare = (id: string) =>
+    /^\d+([.,]\d+)?$/.test(typed[id]?.trim() ?? '') ? Number(typed[id]!.replace(',', '.')) : null;
+  const time = bare('minutes');
+  if (time !== null && time <= 24)
+    found.push(
+      finding(
+        'stop',
+        'test.hours-or-minutes',
+        `${time} hours or ${time} minutes? Write ${time} h or ${time} min.`,
+        ['minutes'],
+      ),
+    );
+  const target = bare('target');
+  if (target !== null && target >= 200 && target <= 260)
+    found.push(
+      finding(
+        'stop',
+        'test.celsius-or-fahrenheit',
+        `${target} °C, or ${target} °F which is ${showNumber(((target - 32) * 5) / 9, 4)} °C? Write the unit.`,
+        ['target'],
+      ),
+    );
+  return found;
+}
+
 export function judgeCure(
   n: Readonly<Record<string, number>>,
-  _t: Readonly<Record<string, string>>,
+  t: Readonly<Record<string, string>>,
   context: { readonly log?: readonly LogPoint[] },
 ): Judgement {
   const log = context.log ?? [];
@@ -88,6 +178,7 @@ export function judgeCure(
   const part = minutesAbove(
     log.map((p) => ({ minute: p.minute, value: p.partC })),
     threshold,
+    LONGEST_GAP,
   );
   const withAir = log.filter((p) => p.airC !== undefined);
   const air =
@@ -95,6 +186,7 @@ export function judgeCure(
       ? minutesAbove(
           withAir.map((p) => ({ minute: p.minute, value: p.airC! })),
           threshold,
+          LONGEST_GAP,
         ).total
       : null;
   const cured = derive(
@@ -135,16 +227,28 @@ export function judgeCure(
     reasons.push(
       `The oven's air was there for ${showMinutes(air)}: its clock runs ${showMinutes(air - part.longest)} ahead of the part.`,
     );
-  if (hottest > n['target']! + 20)
-    reasons.push(`The part reached ${showNumber(hottest, 3)} °C, well over the programme.`);
+  const doubts = doubtsOfLog(log, n['target']!, t['logNotes']);
+  reasons.push(...doubts.map((d) => d.reason));
+  if (hottest > n['target']! + WARM)
+    reasons.push(
+      `The part reached ${showNumber(hottest, 3)} °C, ${showNumber(hottest - n['target']!, 2)} K over the programme${hottest > n['target']! + BURNT ? ': varnish and insulation have suffered' : ''}.`,
+    );
+  const heat = hottest > n['target']! + BURNT ? 'stop' : hottest > n['target']! + WARM ? 'watch' : 'sound';
+  const verdict = doubts.reduce<Verdict>((v, d) => worse(v, d.verdict), worse(judged.verdict!, heat));
+  const lying = doubts.find((d) => d.verdict === 'stop');
   const short = wanted - part.longest;
   return {
-    verdict: judged.verdict!,
+    verdict,
     figures: [judged],
     reasons,
-    next:
-      judged.verdict === 'sound'
-        ? 'Cool, then measure insulation and resistance again.'
-        : `Bake again: at least ${showMinutes(short)} more at ${showNumber(n['target']!, 4)} °C, counted from the part's thermocouple.`,
+    next: lying
+      ? 'Read the log again, from the right sensor and column, before anything is concluded from it.'
+      : heat === 'stop'
+        ? 'Hold it: look at varnish and insulation, measure insulation, and ask the varnish maker’s data.'
+        : judged.verdict === 'sound' && verdict !== 'sound'
+          ? 'See to what is said above; then cool, and measure insulation and resistance again.'
+          : judged.verdict === 'sound'
+            ? 'Cool, then measure insulation and resistance again.'
+            : `Bake again: at least ${showMinutes(short)} more at ${showNumber(n['target']!, 4)} °C, counted from the part's thermocouple.`,
   };
 }

@@ -1,1 +1,2 @@
 export * from './cure-log.ts';
+export * from './thin-log.ts';

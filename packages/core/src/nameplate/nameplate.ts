@@ -1,6 +1,7 @@
 /** The nameplate: its fields, and what follows from them before anything is measured. */
 import { choice, quantity, readForm, text, type Typed } from '../fields/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
+import { readQuantity } from '../units/index.ts';
 
 export const NAMEPLATE_FIELDS = [
   quantity('power', 'Rated power', 'power', 0.01, 5000),
@@ -47,13 +48,88 @@ export interface Nameplate {
   /** Of a motor with two speeds; `speedRpm` and `currentA` are those of the higher one. */
   readonly slowSpeedRpm?: number;
   readonly slowCurrentA?: number;
+  /** Fields that are written and cannot be read, or can be read in two ways. */
+  readonly unread?: readonly string[];
 }
 
-export function readNameplate(typed: Typed): {
+const DUAL =
+  /^\s*([\d.,]+)\s*(?:V|A)?\s*(?:([ΔDYd△]|delta|star)\s*)?[/-]\s*([\d.,]+)\s*(V|A)?\s*(?:([ΔDYy]|delta|star)\s*)?$/i;
+
+/** Two ratings of one plate, such as `400/690 V` or `135/78 A`; null when it is one figure. */
+export function readDual(typed: string, dimension: 'voltage' | 'current'): readonly [number, number] | null {
+  const m = DUAL.exec(typed);
+  if (!m) return null;
+  const [a, b] = [readQuantity(m[1]!, dimension), readQuantity(m[3]!, dimension)];
+  return a.ok && b.ok && a.value > 0 && b.value > 0 ? [a.value, b.value] : null;
+}
+
+/**
+ * What the two ratings of a plate mean: volts √3 apart are delta at the lower and star at the higher; volts 1 : 2 are two
+ * voltages from parallel and series halves. The connection on the plate, as it is run, says which pair is in force.
+ * Source: IEC 60034-8 and NEMA MG 1, connection of windings for two voltages; from memory.
+ */
+function inForce(typed: Typed): { readonly typed: Typed; readonly findings: readonly Finding[] } {
+  const volts = readDual(typed['voltage'] ?? '', 'voltage');
+  const amps = readDual(typed['current'] ?? '', 'current');
+  if (!volts && !amps) return { typed, findings: [] };
+  const findings: Finding[] = [];
+  const next: Record<string, string> = { ...typed };
+  const ratio = volts ? Math.max(...volts) / Math.min(...volts) : null;
+  const starDelta = ratio !== null && Math.abs(ratio - Math.sqrt(3)) < 0.06;
+  const connection = typed['plateConnection'];
+  const pick = (pair: readonly [number, number], high: boolean) =>
+    high ? Math.max(...pair) : Math.min(...pair);
+  if (volts && starDelta && !connection)
+    findings.push(
+      finding(
+        'stop',
+        'plate.which-voltage',
+        `The plate has ${Math.min(...volts)} V in delta and ${Math.max(...volts)} V in star: say under Connection which one it runs at.`,
+        ['plateConnection', 'voltage'],
+      ),
+    );
+  else if (volts && !starDelta && !(ratio !== null && Math.abs(ratio - 2) < 0.06))
+    findings.push(
+      finding(
+        'stop',
+        'plate.two-voltages',
+        `${Math.min(...volts)} and ${Math.max(...volts)} V are neither √3 nor 2 apart: read the plate again, or write the one it runs at.`,
+        ['voltage'],
+      ),
+    );
+  // Star: the higher volts with the lower amperes. Two voltages 1 : 2 are taken at the lower, and it is said.
+  const high = starDelta ? connection === 'star' : false;
+  if (volts) {
+    next['voltage'] = String(pick(volts, high));
+    if (!starDelta && findings.length === 0)
+      findings.push(
+        finding(
+          'note',
+          'plate.lower-voltage',
+          `Two voltages: figures are for ${Math.min(...volts)} V, the halves in parallel.`,
+          ['voltage'],
+        ),
+      );
+  }
+  if (amps) next['current'] = String(pick(amps, !high));
+  if (amps && !volts)
+    findings.push(
+      finding(
+        'stop',
+        'plate.which-current',
+        'The plate has two currents and one voltage: write both voltages, or the current it runs with.',
+        ['current', 'voltage'],
+      ),
+    );
+  return { typed: next, findings };
+}
+
+export function readNameplate(entered: Typed): {
   readonly plate: Nameplate;
   readonly findings: readonly Finding[];
 } {
-  const { numbers, texts, findings } = readForm(NAMEPLATE_FIELDS, typed);
+  const { typed, findings: dual } = inForce(entered);
+  const { numbers, texts, findings: read } = readForm(NAMEPLATE_FIELDS, typed);
   const plate: Record<string, unknown> = {
     powerKw: numbers['power'],
     voltageV: numbers['voltage'],
@@ -68,8 +144,15 @@ export function readNameplate(typed: Typed): {
     massKg: numbers['mass'],
   };
   for (const key of Object.keys(plate)) if (plate[key] === undefined) delete plate[key];
-  const read = plate as Nameplate;
-  return { plate: read, findings: [...findings, ...checkNameplate(read)] };
+  const whole = plate as Nameplate;
+  const findings = [...dual, ...read];
+  return {
+    // What cannot be read stops what depends on it; it is never left out as if nobody had written it.
+    plate: findings.some((f) => f.severity === 'stop')
+      ? { ...whole, unread: findings.filter((f) => f.severity === 'stop').flatMap((f) => f.fields) }
+      : whole,
+    findings: [...findings, ...checkNameplate(whole)],
+  };
 }
 
 /**

@@ -8,8 +8,10 @@ import {
   CP,
   judgeFigure,
   verdictOf,
+  worse,
   type JudgedFigure,
   type Judgement,
+  type Verdict,
   unbalance,
 } from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
@@ -73,12 +75,40 @@ function spread(n: Numbers): JudgedFigure {
   );
 }
 
-const voltageReason = (n: Numbers, context: RunContext): string[] =>
-  context.voltageV && n['voltage'] && Math.abs(n['voltage'] / context.voltageV - 1) > 0.05
-    ? [
-        `Run at ${showNumber(n['voltage'], 3)} V, the plate says ${showNumber(context.voltageV, 3)} V: the currents are not those of the plate.`,
-      ]
-    : [];
+/** Volts of the run against the plate's: nearer than 5 % it is a run, beyond 10 % it proves nothing. Common practice. */
+function voltageDoubt(
+  n: Numbers,
+  context: RunContext,
+): { readonly verdict: Verdict; readonly reasons: string[] } {
+  if (!context.voltageV)
+    return {
+      verdict: 'watch',
+      reasons: ['The plate has no volts that can be read: nobody knows whether these are rated.'],
+    };
+  const off = Math.abs(n['voltage']! / context.voltageV - 1);
+  if (off <= 0.05) return { verdict: 'sound', reasons: [] };
+  return {
+    verdict: off > 0.1 ? 'stop' : 'watch',
+    reasons: [
+      `Run at ${showNumber(n['voltage']!, 3)} V, the plate says ${showNumber(context.voltageV, 3)} V: the currents are not those of the plate${off > 0.1 ? ', and the run proves nothing' : ''}.`,
+    ],
+  };
+}
+
+/** The next thing to do about what was found, and only about that. */
+function nextOf(
+  volts: Verdict,
+  share: Verdict | undefined,
+  unbalanced: Verdict | undefined,
+  words: { readonly sound: string; readonly share: string },
+): string {
+  if (volts === 'stop') return 'Run it again at the volts of the plate.';
+  if (unbalanced !== undefined && unbalanced !== 'sound')
+    return 'Change two supply leads over: if the odd current stays with the supply, it is the supply; if it moves, it is the motor.';
+  if (share !== undefined && share !== 'sound') return words.share;
+  if (share === undefined) return 'Read the plate’s amperes, and judge the run against them.';
+  return volts === 'sound' ? words.sound : 'Run it again nearer to the volts of the plate.';
+}
 
 function noLoadScale(poles: number | undefined): LimitScale {
   // Two and four poles 20–45 %, six to eight 30–60 %, more 40–75 %: common practice, no source.
@@ -118,20 +148,29 @@ export function judgeNoLoad(
       );
     else reasons.push(`${showNumber(figure.value, 3)} % of the plate’s current, usual for this kind.`);
   } else reasons.push('The plate has no current to compare with.');
+  const polesVerdict: Verdict[] = [];
+  if (!context.poles && context.currentA) {
+    polesVerdict.push('watch');
+    reasons.push('Nobody has said how many poles it has: two or four are assumed, which draw the least.');
+  }
   const unbalanced = spread(n);
   figures.push(unbalanced);
   if (unbalanced.verdict !== 'sound')
     reasons.push('The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.');
-  reasons.push(...voltageReason(n, context));
-  const verdict = verdictOf(figures);
+  const volts = voltageDoubt(n, context);
+  reasons.push(...volts.reasons);
+  const verdict = [volts.verdict, context.currentA ? 'sound' : 'watch', ...polesVerdict].reduce<Verdict>(
+    (a, b) => worse(a, b as Verdict),
+    verdictOf(figures),
+  );
   return {
     verdict,
     figures,
     reasons,
-    next:
-      verdict === 'sound'
-        ? 'Go on to the load run.'
-        : 'Change two supply leads over: if the odd current stays with the supply, it is the supply; if it moves, it is the motor.',
+    next: nextOf(volts.verdict, context.currentA ? figures[0]!.verdict : undefined, unbalanced.verdict, {
+      sound: 'Go on to the load run.',
+      share: 'Compare turns, circuits and connection with the card; then measure the gap and the core.',
+    }),
   };
 }
 
@@ -170,15 +209,16 @@ export function judgeFullLoad(
   const unbalanced = spread(n);
   figures.push(unbalanced);
   if (unbalanced.verdict !== 'sound') reasons.push('The currents differ under load.');
-  reasons.push(...voltageReason(n, context));
-  const verdict = verdictOf(figures);
+  const volts = voltageDoubt(n, context);
+  reasons.push(...volts.reasons);
+  const verdict = worse(worse(volts.verdict, context.currentA ? 'sound' : 'watch'), verdictOf(figures));
   return {
     verdict,
     figures,
     reasons,
-    next:
-      verdict === 'sound'
-        ? 'Let it run to steady temperature, then sign the test.'
-        : 'Check load and supply first, then turns and circuits against the plan.',
+    next: nextOf(volts.verdict, context.currentA ? figures[0]!.verdict : undefined, unbalanced.verdict, {
+      sound: 'Let it run to steady temperature, then sign the test.',
+      share: 'Check the load first, then turns and circuits against the plan.',
+    }),
   };
 }

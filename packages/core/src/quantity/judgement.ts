@@ -16,6 +16,8 @@ export interface Judgement {
   readonly figures: readonly JudgedFigure[];
   readonly reasons: readonly string[];
   readonly next: string;
+  /** What nobody typed and was taken all the same, in words. */
+  readonly assumed?: readonly string[];
 }
 
 /** Either a judgement, or what in the reading has to be mended first. */

@@ -24,8 +24,10 @@ export type Dimension =
   | 'count';
 
 interface Unit {
-  /** Accepted spellings, lower case, without spaces or degree sign. */
+  /** Accepted spellings without spaces or degree sign, in any case; the first is how it is written. */
   readonly spelled: readonly string[];
+  /** Spellings in which m and M are two things, milli and mega: only exactly so. The first is how it is written. */
+  readonly exact?: readonly string[];
   readonly factor: number;
   readonly offset?: number;
 }
@@ -63,8 +65,8 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
   power: {
     unit: 'kW',
     units: [
-      { spelled: ['kw'], factor: 1 },
-      { spelled: ['w'], factor: 0.001 },
+      { spelled: ['kW'], factor: 1 },
+      { spelled: ['W'], factor: 0.001 },
       { spelled: ['hp'], factor: 0.745699872 },
       { spelled: ['ps', 'cv'], factor: 0.73549875 },
     ],
@@ -72,37 +74,37 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
   temperature: {
     unit: '°C',
     units: [
-      { spelled: ['c'], factor: 1 },
-      { spelled: ['f'], factor: 5 / 9, offset: -32 },
-      { spelled: ['k'], factor: 1, offset: -273.15 },
+      { spelled: ['°C', 'C'], factor: 1 },
+      { spelled: ['°F', 'F'], factor: 5 / 9, offset: -32 },
+      { spelled: ['K'], factor: 1, offset: -273.15 },
     ],
   },
   // A rise of 80 °F is 44.4 K: no offset here, ever.
   'temperature-difference': {
     unit: 'K',
     units: [
-      { spelled: ['k', 'c'], factor: 1 },
-      { spelled: ['f'], factor: 5 / 9 },
+      { spelled: ['K', 'C'], factor: 1 },
+      { spelled: ['°F', 'F'], factor: 5 / 9 },
     ],
   },
   voltage: {
     unit: 'V',
     units: [
-      { spelled: ['v', 'volt', 'volts'], factor: 1 },
-      { spelled: ['kv'], factor: 1000 },
+      { spelled: ['V', 'volt', 'volts'], factor: 1 },
+      { spelled: ['kV'], factor: 1000 },
     ],
   },
   current: {
     unit: 'A',
     units: [
-      { spelled: ['a', 'amp', 'amps'], factor: 1 },
-      { spelled: ['ma'], factor: 0.001 },
+      { spelled: ['A', 'amp', 'amps'], factor: 1 },
+      { spelled: ['milliamp'], exact: ['mA'], factor: 0.001 },
     ],
   },
-  frequency: { unit: 'Hz', units: [{ spelled: ['hz', 'c/s'], factor: 1 }] },
+  frequency: { unit: 'Hz', units: [{ spelled: ['Hz', 'c/s'], factor: 1 }] },
   speed: {
     unit: 'rpm',
-    units: [{ spelled: ['rpm', '1/min', 'min-1', 'min⁻¹', 'r/min'], factor: 1 }],
+    units: [{ spelled: ['rpm', '1/min', 'min-1', 'min^-1', 'min⁻¹', 'r/min', 'U/min'], factor: 1 }],
   },
   mass: {
     unit: 'kg',
@@ -117,19 +119,22 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
   resistance: {
     unit: 'Ω',
     units: [
-      { spelled: ['ω', 'ohm', 'ohms'], factor: 1 },
-      { spelled: ['mω', 'mohm', 'milliohm'], factor: 0.001 },
-      { spelled: ['µω', 'μω', 'uohm'], factor: 1e-6 },
-      { spelled: ['kω', 'kohm'], factor: 1000 },
+      { spelled: ['Ω', 'ohm', 'ohms'], factor: 1 },
+      { spelled: ['milliohm'], exact: ['mΩ', 'mohm', 'mOhm'], factor: 0.001 },
+      { spelled: ['µΩ', 'μΩ', 'uohm', 'microohm'], factor: 1e-6 },
+      { spelled: ['kΩ', 'kohm'], factor: 1000 },
+      { spelled: ['megohm', 'megaohm'], exact: ['MΩ', 'Mohm', 'MOhm'], factor: 1e6 },
     ],
   },
   'insulation-resistance': {
     unit: 'MΩ',
     units: [
-      { spelled: ['mω', 'mohm', 'megohm', 'meg', 'm'], factor: 1 },
-      { spelled: ['gω', 'gohm', 'g'], factor: 1000 },
-      { spelled: ['tω', 'tohm'], factor: 1e6 },
-      { spelled: ['kω', 'kohm', 'k'], factor: 0.001 },
+      { spelled: ['megohm', 'megaohm', 'meg'], exact: ['MΩ', 'Mohm', 'MOhm', 'M'], factor: 1 },
+      { spelled: ['GΩ', 'gohm', 'gigaohm', 'G'], factor: 1000 },
+      { spelled: ['TΩ', 'tohm', 'T'], factor: 1e6 },
+      { spelled: ['kΩ', 'kohm', 'k'], factor: 0.001 },
+      { spelled: ['Ω', 'ohm', 'ohms'], factor: 1e-6 },
+      { spelled: ['milliohm'], exact: ['mΩ', 'mohm', 'mOhm'], factor: 1e-9 },
     ],
   },
   unbalance: {
@@ -152,24 +157,24 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
   'specific-loss': {
     unit: 'W/kg',
     units: [
-      { spelled: ['w/kg'], factor: 1 },
-      { spelled: ['w/lb'], factor: 1 / POUND },
+      { spelled: ['W/kg'], factor: 1 },
+      { spelled: ['W/lb'], factor: 1 / POUND },
     ],
   },
   'flux-density': {
     unit: 'T',
     units: [
-      { spelled: ['t', 'tesla'], factor: 1 },
-      { spelled: ['mt'], factor: 0.001 },
-      { spelled: ['kg', 'kgauss'], factor: 0.1 },
+      { spelled: ['T', 'tesla'], factor: 1 },
+      { spelled: ['mT'], factor: 0.001 },
+      { spelled: ['kG', 'kgauss'], factor: 0.1 },
       { spelled: ['kl/in²', 'kl/in2'], factor: 1e-5 / (INCH / 1000) ** 2 },
     ],
   },
   'current-density': {
     unit: 'A/mm²',
     units: [
-      { spelled: ['a/mm²', 'a/mm2'], factor: 1 },
-      { spelled: ['a/in²', 'a/in2'], factor: 1 / INCH ** 2 },
+      { spelled: ['A/mm²', 'A/mm2'], factor: 1 },
+      { spelled: ['A/in²', 'A/in2'], factor: 1 / INCH ** 2 },
     ],
   },
   percent: { unit: '%', units: [{ spelled: ['%', 'percent'], factor: 1 }] },

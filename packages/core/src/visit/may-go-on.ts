@@ -12,6 +12,8 @@ import {
   type StationId,
 } from '../route/index.ts';
 import type { Typed } from '../fields/index.ts';
+import { readQuantity } from '../units/index.ts';
+import { readWires, showWires, turnAreaMm2 } from '../wire/index.ts';
 import type { JudgedVisit } from './judge-visit.ts';
 import { passOf } from './passes.ts';
 import type { Visit } from './visit.ts';
@@ -91,9 +93,64 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
       : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
   );
   const analysis = plans.toMake.analysis;
+  const against: Finding[] = [];
+  if (id === 'wind') against.push(...againstPlan(plans, typed));
+  if (id === 'strip') against.push(...copperAgainstCard(plans, typed));
   if (id === 'connect' && analysis) claims.push(...openJoints(analysis.connection, judged));
-  return { record, claims };
+  return { record: [...record, ...against], claims };
 }
+
+/** What was wound against what was to be wound: it may be right, and then the plan is not. */
+function againstPlan({ toMake }: JudgedVisit['plans'], typed: Typed): Finding[] {
+  const found: Finding[] = [];
+  const plan = toMake.analysis;
+  if (!plan) return found;
+  const turns = Number(typed['turnsWound']?.replace(',', '.'));
+  const planned = plan.layout.meanTurns ?? plan.winding.turnsPerCoil;
+  if (Number.isFinite(turns) && Math.abs(turns - planned) > 0.5)
+    found.push(
+      finding(
+        'watch',
+        'station.turns-differ',
+        `${turns} turns were wound, the plan says ${Number.isInteger(planned) ? planned : planned.toFixed(1)}.`,
+        ['turnsWound'],
+        'Count one coil again; if it is so, keep it as wound on the winding bench and see what it does.',
+      ),
+    );
+  const wires = readWires(typed['wireWound'] ?? '');
+  if (wires.ok) {
+    const ratio = turnAreaMm2(wires.wires) / turnAreaMm2(plan.winding.wires);
+    if (Math.abs(ratio - 1) > 0.02)
+      found.push(
+        finding(
+          'watch',
+          'station.wire-differs',
+          `${showWires(wires.wires)} has ${((ratio - 1) * 100).toFixed(0)} % ${ratio > 1 ? 'more' : 'less'} copper than the plan's ${showWires(plan.winding.wires)}.`,
+          ['wireWound'],
+        ),
+      );
+  } else if (typed['wireWound']?.trim())
+    found.push(finding('stop', 'station.not-wires', wires.message, ['wireWound']));
+  return found;
+}
+
+/** The scale knows better than the card: far more or less copper than the card comes to is a card misread. */
+function copperAgainstCard({ asFound }: JudgedVisit['plans'], typed: Typed): Finding[] {
+  const weighed = readQuantity(typed['copper'] ?? '', 'mass');
+  const expected = asFound.analysis?.figures.copperMass?.value;
+  if (!weighed.ok || !expected || Math.abs(weighed.value / expected - 1) <= COPPER_OFF) return [];
+  return [
+    finding(
+      'watch',
+      'station.copper-differs',
+      `${weighed.value.toFixed(1)} kg came out, the card comes to ${expected.toFixed(1)} kg: turns, wires in hand or circuits on the card are not what was in it.`,
+      ['copper'],
+      'An estimated mean turn is good to some 10 %; enamel and varnish add a little.',
+    ),
+  ];
+}
+/** Common practice, no source. */
+const COPPER_OFF = 0.2;
 
 function openJoints(list: ConnectionList, { visit, plans }: Judged): Finding[] {
   const marks = standingMarks(plans.toMake.analysis!.layout, list, visit.jointMarks);
