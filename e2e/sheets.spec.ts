@@ -126,7 +126,9 @@ test('an oven log without the part’s column is refused in words, and nothing i
     buffer: Buffer.from('time,air\n0,20\n400,138\n'),
   });
   await expect(page.getByText('The log has no column for part', { exact: false })).toBeVisible();
-  await expect(page.getByText('a log of the air alone cannot show it', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('a log of the air alone, or of the set point, cannot show it', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the reading' })).toBeDisabled();
 });
 

@@ -30,6 +30,7 @@ const SHOTS = [
   ],
   ['cut', '/motor/3107/cut'],
   ['stores', '/stores'],
+  ['people', '/people'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],
   ['verdict', '/motor/3090/verdict'],

@@ -1,5 +1,6 @@
 /** Addresses of the sheets. Every sheet is loaded when it is first opened. */
 import { createBrowserRouter, Navigate } from 'react-router';
+import { Broken } from './broken.tsx';
 import { Shop } from './shop.tsx';
 import { SignIn } from '../sign-in/sign-in.tsx';
 
@@ -8,10 +9,11 @@ const lazy = <T extends string>(load: () => Promise<Record<T, React.ComponentTyp
 });
 
 export const router = createBrowserRouter([
-  { path: '/sign-in', Component: SignIn },
+  { path: '/sign-in', Component: SignIn, ErrorBoundary: Broken },
   {
     path: '/',
     Component: Shop,
+    ErrorBoundary: Broken,
     HydrateFallback: () => <p className="p-6">Opening the shop …</p>,
     children: [
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
