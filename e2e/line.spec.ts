@@ -238,7 +238,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
       }).join('\r\n');
     const log = page.getByLabel('Oven log', { exact: true });
     await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(5)) });
-    await expect(page.getByText(/Line 5 of the log is left out/)).toBeVisible();
+    await expect(page.getByText(/Line 5 of the log is left out/).first()).toBeVisible();
     await expect(page.getByText(/Bake again: at least/)).toBeVisible();
     await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(10)) });
     await expect(page.getByLabel('Verdict').last()).toContainText('Sound');
