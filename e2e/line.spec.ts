@@ -227,19 +227,22 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
 
     await page.goto(`${base()}/motor/${NUMBER}/tests?kind=cure&stage=varnished`);
     await typeAll(page, { target: '280 F', minutes: '6 h' });
-    const csv = (hours: number) =>
+    const csv = (hours: number, torn = false) =>
       '\ufeffTime;Part °C;Air °C\r\n' +
       Array.from({ length: hours * 6 + 1 }, (_, i) => {
         const figure = (lag: number) =>
           (138.5 - 114 * Math.exp((-i * 10) / lag)).toFixed(1).replace('.', ',');
-        return i === 3
+        return torn && i === 3
           ? 'soon;hot;hot'
           : `${Math.floor(i / 6)}:${String((i % 6) * 10).padStart(2, '0')};${figure(40)};${figure(12)}`;
       }).join('\r\n');
     const log = page.getByLabel('Oven log', { exact: true });
     await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(5)) });
-    await expect(page.getByText(/Line 5 of the log is left out/).first()).toBeVisible();
     await expect(page.getByText(/Bake again: at least/)).toBeVisible();
+    // Long enough, but a line of it cannot be read: said beside the log and in the verdict, and not called sound.
+    await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(10, true)) });
+    await expect(page.getByText(/Line 5 of the log is left out/)).toHaveCount(2);
+    await expect(page.getByLabel('Verdict').last()).toContainText('Watch');
     await log.setInputFiles({ name: 'oven.csv', mimeType: 'text/csv', buffer: Buffer.from(csv(10)) });
     await expect(page.getByLabel('Verdict').last()).toContainText('Sound');
     await press(page, page.getByRole('button', { name: 'Keep the reading' }));

@@ -49,8 +49,7 @@ export class DraftKeeper {
     this.owner = owner;
     this.kept = {};
     if (owner === null) return {};
-    this.store.removeItem(OLD);
-    const drafts: Record<string, Draft> = {};
+    const drafts: Record<string, Draft> = this.takeOver();
     const start = keyOf(owner, '');
     for (let i = 0; i < this.store.length; i++) {
       const key = this.store.key(i);
@@ -59,6 +58,38 @@ export class DraftKeeper {
     }
     this.kept = this.now = drafts;
     return drafts;
+  }
+
+  /** What an older Norther kept goes, once, to whoever signs in next: it said not whose it was, and must not be lost. */
+  private takeOver(): Record<string, Draft> {
+    const old = this.store.getItem(OLD);
+    if (old === null) return {};
+    let drafts: Record<string, Draft> = {};
+    try {
+      drafts = Object.fromEntries(
+        Object.entries(JSON.parse(old) as Record<string, unknown>).flatMap(([form, draft]) => {
+          const known = read(JSON.stringify(draft));
+          return known ? [[form, known]] : [];
+        }),
+      );
+    } catch {
+      // Nothing that can be read.
+    }
+    this.store.removeItem(OLD);
+    for (const [form, draft] of Object.entries(drafts)) this.write(form, draft);
+    return drafts;
+  }
+
+  /** @returns whether the device's store took it */
+  private write(form: string, draft: Draft | undefined): boolean {
+    const key = keyOf(this.owner!, form);
+    try {
+      if (draft) this.store.setItem(key, JSON.stringify(draft));
+      else this.store.removeItem(key);
+      return true;
+    } catch {
+      return false;
+    }
   }
 
   keep(drafts: Drafts): void {
@@ -71,18 +102,17 @@ export class DraftKeeper {
     clearTimeout(this.timer);
     this.timer = undefined;
     if (this.owner === null || this.now === this.kept) return;
+    const kept: Record<string, Draft> = { ...this.kept };
     let full = false;
     for (const form of new Set([...Object.keys(this.kept), ...Object.keys(this.now)])) {
       const draft = this.now[form];
       if (draft === this.kept[form]) continue;
-      try {
-        if (draft) this.store.setItem(keyOf(this.owner, form), JSON.stringify(draft));
-        else this.store.removeItem(keyOf(this.owner, form));
-      } catch {
-        full = true;
-      }
+      if (!this.write(form, draft)) full = true;
+      else if (draft) kept[form] = draft;
+      else delete kept[form];
     }
-    this.kept = this.now;
+    // What the store did not take stays open, and is tried again.
+    this.kept = full ? kept : this.now;
     if (full !== this.full) this.tell((this.full = full));
   }
 
@@ -91,9 +121,13 @@ export class DraftKeeper {
     if (this.owner === null || !key?.startsWith(keyOf(this.owner, ''))) return null;
     const form = key.slice(keyOf(this.owner, '').length);
     const draft = read(value);
-    const { [form]: _old, ...rest } = this.now;
-    this.now = draft ? { ...rest, [form]: draft } : rest;
-    this.kept = this.now;
+    // Only this form is as the store has it: what is typed here in others is still to be written.
+    const known = (drafts: Drafts): Drafts => {
+      const { [form]: _old, ...rest } = drafts;
+      return draft ? { ...rest, [form]: draft } : rest;
+    };
+    this.now = known(this.now);
+    this.kept = known(this.kept);
     return { form, draft };
   }
 }

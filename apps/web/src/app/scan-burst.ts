@@ -3,6 +3,7 @@
 /** No hand types that evenly and that fast [ms from sign to sign]. */
 const FASTEST_HAND = 35;
 const SHORTEST = 3;
+const MODIFIERS: ReadonlySet<string> = new Set(['Shift', 'CapsLock', 'AltGraph']);
 
 export class ScanBurst {
   private text = '';
@@ -18,8 +19,8 @@ export class ScanBurst {
       return text.length >= SHORTEST ? text : null;
     }
     if (key.length !== 1) {
-      // Shift and the like stand between signs of a scanner too.
-      if (!quick) this.text = '';
+      // A scanner may hold Shift between two signs; Tab, an arrow or Backspace is a hand's.
+      if (!quick || !MODIFIERS.has(key)) this.text = '';
       return null;
     }
     this.text = quick ? this.text + key : key;

@@ -40,7 +40,11 @@ store.subscribe(() => {
   if (sheet.dark !== turned) {
     turned = sheet.dark;
     showSheet(turned);
-    localStorage.setItem('norther.sheet', turned ? 'dark' : 'light');
+    try {
+      localStorage.setItem('norther.sheet', turned ? 'dark' : 'light');
+    } catch {
+      // A full store: the sheet is turned all the same, in this tab.
+    }
   }
   const person = api.endpoints.session.select()(state).data?.id ?? null;
   if (person !== owner) {

@@ -1,5 +1,12 @@
 /** What happened to a motor, newest first: who, why, and what stood there before and after. */
-import { DATA_CARD_FIELDS, NAMEPLATE_FIELDS, STATIONS, TEST_KINDS } from '@norther/core';
+import {
+  DATA_CARD_FIELDS,
+  NAMEPLATE_FIELDS,
+  sayTyped,
+  STATIONS,
+  TEST_KINDS,
+  type Field,
+} from '@norther/core';
 import type { EventRecord } from '@norther/records';
 import { useHistoryQuery } from '../app/api.ts';
 import { ageOf } from '../kit/time.ts';
@@ -25,14 +32,12 @@ export function History({ number }: { number: string }) {
   );
 }
 
-const LABELS: ReadonlyMap<string, string> = new Map(
-  [
-    ...STATIONS.flatMap((s) => s.record),
-    ...Object.values(TEST_KINDS).flatMap((k) => k.fields),
-    ...DATA_CARD_FIELDS,
-    ...NAMEPLATE_FIELDS,
-  ].map((f) => [f.id, f.label]),
-);
+const stationOf = (what: string) => STATIONS.find((s) => s.id === what.split(' ')[0]);
+const testOf = (what: string) => Object.values(TEST_KINDS).find((k) => k.id === what.split(' ')[0]);
+
+/** The form an event filled: two forms may have a field of the same name in another unit. */
+const fieldsOf = (what: string): readonly Field[] =>
+  stationOf(what)?.record ?? testOf(what)?.fields ?? [...DATA_CARD_FIELDS, ...NAMEPLATE_FIELDS];
 
 /** Texts and figures of a change, those in a form in it as well. */
 function flat(value: unknown): Record<string, string> {
@@ -47,11 +52,16 @@ function flat(value: unknown): Record<string, string> {
 }
 
 /** @returns lines of what differs; all of what is new where there was nothing */
-export function differences(event: Pick<EventRecord, 'before' | 'after'>) {
+export function differences(event: Pick<EventRecord, 'what' | 'before' | 'after'>) {
+  const fields = fieldsOf(event.what);
   const [before, after] = [flat(event.before), flat(event.after)];
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((key) => before[key] !== after[key])
-    .map((key) => ({ label: LABELS.get(key) ?? key, before: before[key], after: after[key] }));
+    .map((key) => {
+      const field = fields.find((f) => f.id === key);
+      const say = (v: string | undefined) => (v !== undefined && field ? sayTyped(field, v) : v);
+      return { label: field?.label ?? key, before: say(before[key]), after: say(after[key]) };
+    });
 }
 
 const SHOWN = 4;
@@ -76,9 +86,9 @@ function Difference({ event }: { event: EventRecord }) {
 
 /** `varnish signed` in the words of the sheets. */
 function labelOf(what: string): string {
-  const [id, ...rest] = what.split(' ');
-  const station = STATIONS.find((s) => s.id === id);
-  if (station) return `${station.title}: ${rest.join(' ')}`;
-  const test = Object.values(TEST_KINDS).find((k) => k.id === id);
-  return test ? `${test.title} ${rest.join(' ')}` : what.charAt(0).toUpperCase() + what.slice(1);
+  const rest = what.split(' ').slice(1).join(' ');
+  const station = stationOf(what);
+  if (station) return `${station.title}: ${rest}`;
+  const test = testOf(what);
+  return test ? `${test.title} ${rest}` : what.charAt(0).toUpperCase() + what.slice(1);
 }

@@ -257,6 +257,7 @@ function Change({
 
 function ShopHistory() {
   const { data = [] } = useShopHistoryQuery();
+  if (data.length === 0) return null;
   return (
     <section className="mt-6">
       <h2 className="border-b-[1.5px] border-ink text-[15px]">Lately in the shop</h2>

@@ -1,7 +1,7 @@
 /** The list of tests: what to enter, how it is judged, when it is due, and what can hurt. */
 import type { WindingAnalysis } from '../analysis/index.ts';
 import { BALANCE_FIELDS, doubtBalance, judgeBalance } from '../balance/index.ts';
-import { readForm, type Field, type Typed } from '../fields/index.ts';
+import { readForm, sayTyped, type Field, type Typed } from '../fields/index.ts';
 import { checkCureLog, CURE_FIELDS, doubtCure, judgeCure, type LogPoint } from '../heat/index.ts';
 import { proposePoles, type Nameplate } from '../nameplate/index.ts';
 import { judgeFullLoad, judgeNoLoad, RUN_FIELDS } from '../performance/index.ts';
@@ -255,9 +255,7 @@ export function readTest(
     .filter(([id]) => entered[id] === undefined)
     .map(([id, value]) => {
       const field = kind.fields.find((f) => f.id === id)!;
-      const shown =
-        field.kind === 'choice' ? (field.options.find((o) => o.value === value)?.label ?? value) : value;
-      return `${field.label.toLowerCase()} ${shown}`;
+      return `${field.label.toLowerCase()} ${sayTyped(field, value)}`;
     });
   return { numbers, texts, bounds, findings: found, assumed };
 }

@@ -48,6 +48,13 @@ export type FieldReading =
 const unitOf = (field: QuantityField) => DIMENSIONS[field.dimension].unit;
 const withUnit = (value: number, unit: string) => (unit ? `${showShort(value)} ${unit}` : showShort(value));
 
+/** @returns what was typed as it is said elsewhere: a choice by its label, a bare figure with the unit it is read in */
+export function sayTyped(field: Field, typed: string): string {
+  if (field.kind === 'choice') return field.options.find((o) => o.value === typed)?.label ?? typed;
+  const unit = field.kind === 'quantity' ? unitOf(field) : '';
+  return unit && /^[<>]?\s*[\d.,\s]*\d\s*$/.test(typed) ? `${typed.trim()} ${unit}` : typed;
+}
+
 export function readField(field: Field, text: string | undefined): FieldReading {
   const typed = text?.trim() ?? '';
   if (typed === '') return { state: 'empty' };

@@ -1,0 +1,32 @@
+import { expect, it } from 'vitest';
+import { differences } from './history.tsx';
+
+it('says what was recorded with its unit, as it was typed where a unit was typed', () => {
+  expect(
+    differences({ what: 'insulate signed', before: null, after: { liner: '0.3', standOut: '5/16 in' } }),
+  ).toEqual([
+    { label: 'Liner thickness', before: undefined, after: '0.3 mm' },
+    { label: 'Stand-out, least of four slots', before: undefined, after: '5/16 in' },
+  ]);
+});
+
+it('shows only what differs, both ways, and what was emptied', () => {
+  const lines = differences({
+    what: 'as-found saved',
+    before: { typed: { turns: '18', slots: '36', poles: '4' }, version: 3 },
+    after: { typed: { turns: '19', slots: '36' }, version: 4 },
+  });
+  expect(lines.map((l) => [l.before, l.after])).toEqual([
+    ['18', '19'],
+    ['4', undefined],
+  ]);
+});
+
+it('reads a field by the form it stood in: volts of a test, choices by their label', () => {
+  const lines = differences({
+    what: 'insulation measured, final',
+    before: null,
+    after: { typed: { testVoltage: '500', oneMinute: '>2000', temperature: '75 F' } },
+  });
+  expect(lines.map((l) => l.after)).toEqual(['500 V', '>2000 MΩ', '75 F']);
+});

@@ -1,0 +1,141 @@
+/** What a workshop does to a device: two tabs, a lost answer, a full store, a server brought up to date, a scanner anywhere. */
+import { expect, test, type Page } from '@playwright/test';
+import { field, signIn } from './keyboard.ts';
+
+const base = () => process.env['DEMO_SHOP']!;
+const told = (page: Page) => page.getByRole('status').first();
+const card = async (page: Page, number: string) => {
+  await page.goto(`${base()}/motor/${number}/card`);
+  await expect(field(page, 'turns')).not.toHaveValue('');
+};
+
+const SMALL = {
+  customer: 'Isvang Ice Rink',
+  power: '4',
+  voltage: '400',
+  current: '8.4',
+  frequency: '50',
+  speed: '1440',
+};
+const fillAll = async (page: Page, values: Readonly<Record<string, string>>) => {
+  for (const [name, value] of Object.entries(values)) await field(page, name).fill(value);
+};
+
+/** A scanner: its keys are down and up at once, long before the sheet has drawn the first, and Enter ends them. */
+async function scanTag(page: Page, tag: string) {
+  const cdp = await page.context().newCDPSession(page);
+  const keys = [...tag].map((text) => ({ key: text, text }));
+  const sent = [...keys, { key: 'Enter', text: '\r' }].flatMap((key) => [
+    cdp.send('Input.dispatchKeyEvent', { type: 'keyDown', ...key }),
+    cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', key: key.key }),
+  ]);
+  await Promise.all(sent);
+  await cdp.detach();
+}
+
+test.beforeEach(async ({ page }) => {
+  await signIn(page, base(), 'Olav Tindal');
+});
+
+test('two tabs of one person: what is typed in one stands in the other, and both are clean when one undoes it', async ({
+  page,
+  context,
+}) => {
+  await card(page, '3124');
+  const found = await field(page, 'endsPerLead').inputValue();
+  const other = await context.newPage();
+  await card(other, '3124');
+  await field(page, 'coilsCounted').fill('27');
+  await expect(field(other, 'coilsCounted')).toHaveValue('27');
+  await field(other, 'groupsCounted').fill('12');
+  await expect(field(page, 'groupsCounted')).toHaveValue('12');
+  await other.getByRole('button', { name: 'Undo typing' }).click();
+  await expect(field(page, 'coilsCounted')).not.toHaveValue('27');
+  await expect(field(page, 'groupsCounted')).not.toHaveValue('12');
+  await expect(field(page, 'endsPerLead')).toHaveValue(found);
+});
+
+test('a tab that is closed at once loses nothing that was typed', async ({ page, context }) => {
+  await card(page, '3124');
+  await field(page, 'coilsCounted').fill('26');
+  await page.close({ runBeforeUnload: true });
+  const again = await context.newPage();
+  await card(again, '3124');
+  await expect(field(again, 'coilsCounted')).toHaveValue('26');
+  await again.getByRole('button', { name: 'Undo typing' }).click();
+});
+
+test('an answer that is lost: the same press again is the same motor, taken in once', async ({ page }) => {
+  await page.goto(`${base()}/new`);
+  await fillAll(page, { ...SMALL, number: '5901', machine: 'Pump of the lower basin' });
+  let lost = 0;
+  await page.route('**/api/motors', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.fallback();
+    lost++;
+    // The server has done it; the answer never comes.
+    await route.fetch();
+    await route.abort('connectionreset');
+  });
+  await page.getByRole('button', { name: /Take it in/ }).click();
+  await expect.poll(() => lost).toBe(1);
+  await expect(page).toHaveURL(/\/new$/);
+  await expect(field(page, 'machine')).toHaveValue('Pump of the lower basin');
+  await page.getByRole('button', { name: /Take it in/ }).click();
+  await expect(page).toHaveURL(/motor\/5901\/card/);
+  const history = (await (await page.request.get(`${base()}/api/motors/5901/history`)).json()) as {
+    what: string;
+  }[];
+  expect(history.filter((e) => e.what === 'motor taken in')).toHaveLength(1);
+});
+
+test('a device whose store is full says so, and what is typed can still be saved', async ({ page }) => {
+  await page.addInitScript(() => {
+    const put = Storage.prototype.setItem;
+    Storage.prototype.setItem = function (key: string, value: string) {
+      if (key.startsWith('norther.draft')) throw new DOMException('full', 'QuotaExceededError');
+      put.call(this, key, value);
+    };
+  });
+  await page.goto(`${base()}/new`);
+  await fillAll(page, { ...SMALL, number: '5902', machine: 'Pump of the upper basin' });
+  await expect(told(page)).toContainText('This device’s store is full');
+  await page.getByRole('button', { name: /Take it in/ }).click();
+  await expect(page).toHaveURL(/motor\/5902\/card/);
+});
+
+test('a sheet that a newer server no longer has is said in words, and comes when it is loaded again', async ({
+  page,
+}) => {
+  await card(page, '3124');
+  await field(page, 'coilsCounted').fill('25');
+  await page.route('**/assets/cut-sheet-*.js', (route) => route.fulfill({ status: 404, body: '' }));
+  await page.getByRole('link', { name: /Cut$/ }).click();
+  await expect(page.getByRole('alert')).toContainText('This sheet could not be fetched');
+  await expect(page.getByRole('alert')).toContainText('What you typed is kept');
+  await page.unroute('**/assets/cut-sheet-*.js');
+  await page.getByRole('button', { name: 'Load it again' }).click();
+  await expect(page.locator('[data-view="A"]')).toBeVisible();
+  await card(page, '3124');
+  await expect(field(page, 'coilsCounted')).toHaveValue('25');
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+});
+
+test('a tag scanned while a field has the focus opens its motor and leaves the field as it was', async ({
+  page,
+}) => {
+  await card(page, '3124');
+  const turns = await field(page, 'turns').inputValue();
+  await field(page, 'turns').focus();
+  await scanTag(page, '3101');
+  await expect(page).toHaveURL(/motor\/3101/);
+  await card(page, '3124');
+  await expect(field(page, 'turns')).toHaveValue(turns);
+  // A hand that tabs on and presses a key is no scanner.
+  await field(page, 'coilsCounted').focus();
+  await page.keyboard.type('3101');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/motor\/3124/);
+  await expect(field(page, 'coilsCounted')).toHaveValue('3101');
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+});
