@@ -28,16 +28,16 @@ function template(name: string): string {
   return value;
 }
 
-/** @param options.nobody not even the demo's people */
-export async function makeDatabase(options: { empty?: boolean; nobody?: boolean } = {}) {
+/** @param options.nobody not even the demo's people; `nothing`: not even tables */
+export async function makeDatabase(options: { empty?: boolean; nobody?: boolean; nothing?: boolean } = {}) {
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: template('TEST_ADMIN_URL') });
   await admin.connect();
   await admin.query(`create database ${name} owner norther_owner`);
   const ownerUrl = template('TEST_OWNER_URL').replace('{db}', name);
   const appUrl = template('TEST_APP_URL').replace('{db}', name);
-  await migrateDatabase(ownerUrl, MIGRATIONS);
-  if (!options.nobody) await loadDemo(ownerUrl, { empty: options.empty ?? true });
+  if (!options.nothing) await migrateDatabase(ownerUrl, MIGRATIONS);
+  if (!options.nobody && !options.nothing) await loadDemo(ownerUrl, { empty: options.empty ?? true });
   return {
     ownerUrl,
     appUrl,

@@ -22,55 +22,39 @@ const single = (slots, poles) => ({
   connection: 'star',
 });
 
+const searchOf = (sizes, limits) => ({
+  typed: CARD,
+  plate: PLATE,
+  stock: reels(sizes),
+  circuits: [1, 2, 4],
+  connections: ['star', 'delta'],
+  ...limits,
+});
+
 /** Name, method, address, body; in the order of the addresses. */
 export const LARGE = [
   [
     'search, 200 reels, 3 sizes, 40 strands',
     'POST',
     '/api/calculate/search',
-    {
-      typed: CARD,
-      plate: PLATE,
-      stock: reels(200),
+    searchOf(200, {
       spans: { from: 1, to: 200 },
       turns: { from: 1, to: 100_000 },
-      circuits: [1, 2, 4],
-      connections: ['star', 'delta'],
       mostSizes: 3,
       mostStrands: 40,
-    },
+    }),
   ],
   [
     'search, 20 reels, 3 sizes, 40 strands',
     'POST',
     '/api/calculate/search',
-    {
-      typed: CARD,
-      plate: PLATE,
-      stock: reels(20),
-      spans: { from: 5, to: 9 },
-      turns: { from: 5, to: 60 },
-      circuits: [1, 2, 4],
-      connections: ['star', 'delta'],
-      mostSizes: 3,
-      mostStrands: 40,
-    },
+    searchOf(20, { spans: { from: 5, to: 9 }, turns: { from: 5, to: 60 }, mostSizes: 3, mostStrands: 40 }),
   ],
   [
     'search, as large as it may be',
     'POST',
     '/api/calculate/search',
-    {
-      typed: CARD,
-      plate: PLATE,
-      stock: reels(12),
-      spans: { from: 5, to: 9 },
-      turns: { from: 5, to: 60 },
-      circuits: [1, 2, 4],
-      connections: ['star', 'delta'],
-      mostSizes: 2,
-      mostStrands: 12,
-    },
+    searchOf(12, { spans: { from: 5, to: 9 }, turns: { from: 5, to: 60 }, mostSizes: 2, mostStrands: 12 }),
   ],
   [
     'redesign, 200 reels, 3 sizes, 60 strands',

@@ -7,6 +7,7 @@ import {
   finding,
   mayGoOn,
   passOf,
+  records,
   restingOn,
   signerOf,
   stationOf,
@@ -102,8 +103,8 @@ export class TracksService {
         by: person.name,
       });
       if (!signed) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
-      if (station === 'wind') await this.keepAsWound(context, judged, typed);
-      if (station === 'ship') await this.rows.ship(context.tx, file.motor.id, context.now);
+      if (records(station, 'wireWound')) await this.keepAsWound(context, judged, typed);
+      if (stationOf(station).ends === 'visit') await this.rows.ship(context.tx, file.motor.id, context.now);
       await context.record({
         motorId: file.motor.id,
         what: `${station} signed`,

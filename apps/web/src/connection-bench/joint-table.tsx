@@ -81,7 +81,7 @@ export function JointTable({
               <td className="text-[13px] leading-tight">
                 {open && !is ? <b className="text-carmine">to open</b> : whatOf(j)}
                 {mark && (
-                  <span className="block text-[12px] text-graphite">
+                  <span className="block text-[12px] whitespace-nowrap text-graphite">
                     {mark.by.split(' ')[0]}, {ageOf(mark.at)}
                   </span>
                 )}

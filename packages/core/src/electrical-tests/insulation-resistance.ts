@@ -2,6 +2,8 @@
 import { bounded, choice, quantity } from '../fields/index.ts';
 import {
   derive,
+  finding,
+  type Finding,
   given,
   higherIsBetter,
   type Figure,
@@ -31,6 +33,14 @@ export const INSULATION_FIELDS = [
     halving: 'thermoplastic or unknown, halving per 10 K',
   }),
 ] as const;
+
+/** @returns a refusal of zero, which no insulation tester can know */
+export function doubtInsulation(n: Readonly<Record<string, number>>): Finding[] {
+  if (n['oneMinute'] !== 0) return [];
+  const message =
+    'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show, such as <0.1.';
+  return [finding('stop', 'test.zero-insulation', message, ['oneMinute'])];
+}
 
 /** Where a correction to 40 °C means something: common practice, no source. */
 const LEAST_C = 10;

@@ -1,7 +1,16 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
 import { judgeWalk, walkFeed, type ConnectionList, type WalkReading } from '../connection/index.ts';
-import { text } from '../fields/index.ts';
-import { derive, given, lowerIsBetter, CP, judgeFigure, type Judgement } from '../quantity/index.ts';
+import { text, type Typed } from '../fields/index.ts';
+import {
+  derive,
+  finding,
+  given,
+  lowerIsBetter,
+  CP,
+  judgeFigure,
+  type Finding,
+  type Judgement,
+} from '../quantity/index.ts';
 import type { WindingLayout } from '../winding/index.ts';
 
 export const POLARITY_FIELDS = [
@@ -11,6 +20,13 @@ export const POLARITY_FIELDS = [
 /** N, S and 0 in a row; everything else is passed over. */
 export const readWalk = (typed: string): WalkReading[] =>
   [...typed.toUpperCase()].filter((c): c is 'N' | 'S' | '0' => c === 'N' || c === 'S' || c === '0');
+
+/** @returns a refusal when there are signs in the row that no compass shows */
+export function doubtPolarity({ sequence = '' }: Typed): Finding[] {
+  if (!/[^NSns0\s,.-]/.test(sequence)) return [];
+  const message = 'The walk is written with N and S, one letter a group, 0 where there is no field.';
+  return [finding('stop', 'test.not-polarity', message, ['sequence'])];
+}
 
 /**
  * Compares the walk with the plan; a walk that is wrong throughout is a compass held the other way or reversed supply

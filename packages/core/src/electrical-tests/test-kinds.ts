@@ -4,11 +4,11 @@ import { BALANCE_FIELDS, doubtBalance, judgeBalance } from '../balance/index.ts'
 import { readForm, sayTyped, type Field, type Typed } from '../fields/index.ts';
 import { checkCureLog, CURE_FIELDS, doubtCure, judgeCure, type LogPoint } from '../heat/index.ts';
 import { proposePoles, type Nameplate } from '../nameplate/index.ts';
-import { judgeFullLoad, judgeNoLoad, RUN_FIELDS } from '../performance/index.ts';
+import { doubtRun, judgeFullLoad, judgeNoLoad, RUN_FIELDS } from '../performance/index.ts';
 import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
 import { CORE_LOSS_FIELDS, judgeCoreLoss } from './core-loss.ts';
-import { INSULATION_FIELDS, judgeInsulation } from './insulation-resistance.ts';
-import { judgePolarity, POLARITY_FIELDS } from './polarity.ts';
+import { doubtInsulation, INSULATION_FIELDS, judgeInsulation } from './insulation-resistance.ts';
+import { doubtPolarity, judgePolarity, POLARITY_FIELDS } from './polarity.ts';
 import { judgeResistance, RESISTANCE_FIELDS } from './winding-resistance.ts';
 
 export const STAGES = {
@@ -57,6 +57,7 @@ export interface TestKind {
   readonly doubt?: (
     numbers: Readonly<Record<string, number>>,
     context: TestContext,
+    /** As typed, without what is assumed. */
     typed: Typed,
   ) => readonly Finding[];
   readonly judge: (
@@ -98,6 +99,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
       name: 'Stored charge',
       text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
     },
+    doubt: doubtInsulation,
     judge: (n, t, c) => judgeInsulation(n, t, c.plate, c.bounds),
   },
   resistance: {
@@ -139,6 +141,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     required: ['sequence'],
     defaults: {},
     stages: ['before-varnish'],
+    doubt: (_n, _c, typed) => doubtPolarity(typed),
     judge: (n, t, c) => judgePolarity(n, t, c.analysis ?? null, c.explain ?? true),
   },
   cure: {
@@ -178,6 +181,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     defaults: {},
     stages: ['final'],
     caution: ROTATING,
+    doubt: doubtRun,
     judge: (n, t, c) => judgeNoLoad(n, t, runContext(c)),
   },
   'full-load': {
@@ -189,6 +193,7 @@ export const TEST_KINDS: Readonly<Record<TestKindId, TestKind>> = {
     defaults: {},
     stages: ['final'],
     caution: ROTATING,
+    doubt: doubtRun,
     judge: (n, t, c) => judgeFullLoad(n, t, runContext(c)),
   },
 };
@@ -219,37 +224,6 @@ export function readTest(
     if (!filled[id]?.trim())
       found.push(finding('stop', 'test.field-missing', `${label(id)} is missing.`, [id]));
   if (kind.needsLog) found.push(...checkCureLog(log ?? []));
-  if (kindId === 'polarity' && texts['sequence'] && /[^NSns0\s,.-]/.test(texts['sequence']))
-    found.push(
-      finding(
-        'stop',
-        'test.not-polarity',
-        'The walk is written with N and S, one letter a group, 0 where there is no field.',
-        ['sequence'],
-      ),
-    );
-  if (kindId === 'insulation' && numbers['oneMinute'] === 0)
-    found.push(
-      finding(
-        'stop',
-        'test.zero-insulation',
-        'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show, such as <0.1.',
-        ['oneMinute'],
-      ),
-    );
-  if (
-    (kindId === 'no-load' || kindId === 'full-load') &&
-    numbers['u'] === 0 &&
-    numbers['v'] === 0 &&
-    numbers['w'] === 0
-  )
-    found.push(
-      finding('stop', 'test.no-current', 'All three currents are zero: was the motor running?', [
-        'u',
-        'v',
-        'w',
-      ]),
-    );
   found.push(...(kind.doubt?.(numbers, context, entered) ?? []));
   const assumed = Object.entries(kind.defaults)
     .filter(([id]) => entered[id] === undefined)

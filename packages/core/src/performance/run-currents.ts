@@ -2,6 +2,8 @@
 import { quantity } from '../fields/index.ts';
 import {
   derive,
+  finding,
+  type Finding,
   given,
   lowerIsBetter,
   type LimitScale,
@@ -28,6 +30,18 @@ interface RunContext {
   readonly currentA?: number;
   readonly voltageV?: number;
   readonly poles?: number;
+}
+
+/** @returns a refusal when no phase carried a current */
+export function doubtRun({ u, v, w }: Numbers): Finding[] {
+  if (u !== 0 || v !== 0 || w !== 0) return [];
+  return [
+    finding('stop', 'test.no-current', 'All three currents are zero: was the motor running?', [
+      'u',
+      'v',
+      'w',
+    ]),
+  ];
 }
 
 function share(n: Numbers, ratedA: number, name: string) {

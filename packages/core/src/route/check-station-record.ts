@@ -52,7 +52,7 @@ export function checkStationRecord(
         'Common practice, no source.',
       ),
     );
-  if (id === 'insulate' && numbers['standOut'] !== undefined && numbers['standOut'] < 5)
+  if (numbers['standOut'] !== undefined && numbers['standOut'] < 5)
     found.push(
       finding(
         'watch',
@@ -62,16 +62,15 @@ export function checkStationRecord(
         'Common practice, no source.',
       ),
     );
-  if (id === 'match')
-    for (const field of ['statorTag', 'rotorTag'])
-      if (texts[field] && texts[field].trim().toUpperCase() !== motorNumber.toUpperCase())
-        found.push(
-          finding(
-            'stop',
-            'station.wrong-pair',
-            `The ${field === 'statorTag' ? 'stator' : 'rotor'} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
-            [field],
-          ),
-        );
+  for (const field of ['statorTag', 'rotorTag'])
+    if (texts[field] && texts[field].trim().toUpperCase() !== motorNumber.toUpperCase())
+      found.push(
+        finding(
+          'stop',
+          'station.wrong-pair',
+          `The ${field === 'statorTag' ? 'stator' : 'rotor'} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
+          [field],
+        ),
+      );
   return { findings: found };
 }

@@ -37,6 +37,8 @@ export interface Station {
   readonly gate?: GateId;
   /** Tests that belong to the station and are entered on the test sheet; it is not signed without them. */
   readonly tests: readonly StationTest[];
+  /** Signing it ends the visit: the motor leaves. */
+  readonly ends?: 'visit';
   /** Who signs it; anybody signed in where absent. */
   readonly signedBy?: readonly Role[];
 }
@@ -353,6 +355,7 @@ export const STATIONS: readonly Station[] = [
     body: 'motor',
     name: 'Ship',
     title: 'Finish and ship',
+    ends: 'visit',
     todo: ['Paint, shaft protector, nameplate, photograph.', 'Hand over the verdict as PDF.'],
     record: [text('carrier', 'Goes with', undefined, 80)],
     required: [],
@@ -364,6 +367,10 @@ export const STATIONS: readonly Station[] = [
 ];
 
 export const stationOf = (id: StationId): Station => STATIONS.find((s) => s.id === id)!;
+
+/** Rules look at what a station records, not at its name: another route may record it elsewhere. */
+export const records = (id: StationId, field: string): boolean =>
+  stationOf(id).record.some((f) => f.id === field);
 
 /** Opening stretch, the two tracks, and the stretch after they meet. */
 export const OPENING: readonly StationId[] = ['intake'];

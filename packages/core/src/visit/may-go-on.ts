@@ -5,6 +5,7 @@ import { finding, type Finding } from '../quantity/index.ts';
 import {
   checkStationRecord,
   holdOn,
+  records,
   requiredBefore,
   stationOf,
   type HoldRecord,
@@ -93,11 +94,8 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
       : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
   );
   const analysis = plans.toMake.analysis;
-  const against: Finding[] = [];
-  if (id === 'wind') against.push(...againstPlan(plans, typed));
-  if (id === 'strip') against.push(...copperAgainstCard(plans, typed));
-  if (id === 'connect' && analysis) claims.push(...openJoints(analysis.connection, judged));
-  return { record: [...record, ...against], claims };
+  if (analysis && records(id, 'allMade')) claims.push(...openJoints(analysis.connection, judged));
+  return { record: [...record, ...againstPlan(plans, typed), ...copperAgainstCard(plans, typed)], claims };
 }
 
 /** What was wound against what was to be wound: it may be right, and then the plan is not. */
