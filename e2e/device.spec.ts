@@ -21,14 +21,22 @@ const fillAll = async (page: Page, values: Readonly<Record<string, string>>) => 
   for (const [name, value] of Object.entries(values)) await field(page, name).fill(value);
 };
 
-/** A scanner: its keys are down and up at once, long before the sheet has drawn the first, and Enter ends them. */
+/** A scanner: a key every 8 ms, long before the sheet has drawn the first, and Enter ends them. */
 async function scanTag(page: Page, tag: string) {
   const cdp = await page.context().newCDPSession(page);
-  const keys = [...tag].map((text) => ({ key: text, text }));
-  const sent = [...keys, { key: 'Enter', text: '\r' }].flatMap((key) => [
-    cdp.send('Input.dispatchKeyEvent', { type: 'keyDown', ...key }),
-    cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', key: key.key }),
-  ]);
+  const began = Date.now() / 1000;
+  const sent = [...tag, 'Enter'].flatMap((key, i) => {
+    const timestamp = began + i * 0.008;
+    return [
+      cdp.send('Input.dispatchKeyEvent', {
+        type: 'keyDown',
+        key,
+        text: key === 'Enter' ? '\r' : key,
+        timestamp,
+      }),
+      cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', key, timestamp: timestamp + 0.003 }),
+    ];
+  });
   await Promise.all(sent);
   await cdp.detach();
 }
@@ -90,10 +98,10 @@ test('an answer that is lost: the same press again is the same motor, taken in o
 
 test('a device whose store is full says so, and what is typed can still be saved', async ({ page }) => {
   await page.addInitScript(() => {
-    const put = Storage.prototype.setItem;
-    Storage.prototype.setItem = function (key: string, value: string) {
+    // The store behind the page, which takes everything but what is typed.
+    Storage.prototype.setItem = function (this: Storage, key: string, value: string) {
       if (key.startsWith('norther.draft')) throw new DOMException('full', 'QuotaExceededError');
-      put.call(this, key, value);
+      this[key] = value;
     };
   });
   await page.goto(`${base()}/new`);

@@ -1,4 +1,4 @@
-/** Two shops on two databases: one with the demo, one empty; the built server serves both. */
+/** Three shops on three databases: the demo, one without motors, one without anybody; the built server serves them. */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
@@ -25,7 +25,14 @@ const sql = (text: string) => {
   if (done.status !== 0) throw new Error(done.stderr);
 };
 
-async function shop(kind: 'demo' | 'empty') {
+/** What is run on the database before the server starts; what the last of it printed is handed on. */
+const PREPARE = {
+  demo: [['migrate'], ['demo']],
+  empty: [['migrate'], ['demo', '--empty']],
+  nobody: [['migrate'], ['setup']],
+} as const;
+
+async function shop(kind: keyof typeof PREPARE) {
   const database = `e2e_${kind}_${randomUUID().slice(0, 8)}`;
   sql(`create database ${database} owner norther_owner`);
   const env = {
@@ -33,12 +40,14 @@ async function shop(kind: 'demo' | 'empty') {
     OWNER_URL: need('TEST_OWNER_URL').replace('{db}', database),
     MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
   };
-  for (const args of [['migrate'], ['demo', ...(kind === 'empty' ? ['--empty'] : [])]]) {
+  let printed = '';
+  for (const args of PREPARE[kind]) {
     const done = spawnSync('node', [join(ROOT, 'apps/server/dist/cli.js'), ...args], {
       env,
       encoding: 'utf8',
     });
     if (done.status !== 0) throw new Error(done.stderr);
+    printed = done.stdout.trim();
   }
   const port = await freePort();
   const child: ChildProcess = spawn('node', [join(ROOT, 'apps/server/dist/main.js')], {
@@ -53,6 +62,7 @@ async function shop(kind: 'demo' | 'empty') {
   });
   await new Promise((ready) => child.stdout!.once('data', ready));
   return {
+    printed,
     base: `http://127.0.0.1:${port}`,
     stop: async () => {
       child.kill('SIGTERM');
@@ -63,11 +73,13 @@ async function shop(kind: 'demo' | 'empty') {
 }
 
 export default async function setup() {
-  const [demo, empty] = [await shop('demo'), await shop('empty')];
+  const shops = [await shop('demo'), await shop('empty'), await shop('nobody')] as const;
+  const [demo, empty, nobody] = shops;
   process.env['DEMO_SHOP'] = demo.base;
   process.env['EMPTY_SHOP'] = empty.base;
+  process.env['NEW_SHOP'] = nobody.base;
+  process.env['NEW_SHOP_WORD'] = nobody.printed;
   return async () => {
-    await demo.stop();
-    await empty.stop();
+    for (const each of shops) await each.stop();
   };
 }

@@ -1,4 +1,7 @@
-/** The data card: what is taken from the old winding, as read from what was typed. */
+/**
+ * The data card: what is taken from the old winding, as read from what was typed.
+ * Source: which data are taken before stripping: common practice, no source.
+ */
 import type { CoreSize, SlotForm, WindingData } from '../analysis/index.ts';
 import type { ConnectionSpec, LeadScheme, Star } from '../connection/index.ts';
 import { readForm, type Typed } from '../fields/index.ts';

@@ -1,4 +1,7 @@
-/** What every gate has in common: it lists what is missing and what is wrong; it is open when nothing stops. */
+/**
+ * What every gate has in common: it lists what is missing and what is wrong; it is open when nothing stops.
+ * Source: what a gate asks for stands with each gate; that it is shut until asked and answered is a rule of this program.
+ */
 import type { TestKindId } from '../electrical-tests/index.ts';
 import { STAGES, TEST_KINDS, type Stage } from '../electrical-tests/index.ts';
 import type { CheckedCard } from '../data-card/index.ts';

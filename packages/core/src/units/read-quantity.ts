@@ -1,4 +1,7 @@
-/** Reads a quantity as people type it: `0.042 in`, `#18`, `280 F`, `3,5 kW`, `5 5/8"`, `>2000 MΩ`, `OL`. */
+/**
+ * Reads a quantity as people type it: `0.042 in`, `#18`, `280 F`, `3,5 kW`, `5 5/8"`, `>2000 MΩ`, `OL`.
+ * Source: the factors stand in `dimensions.ts`, the gauges in `wire-gauge.ts`, each with its source; nothing is converted here.
+ */
 import { DIMENSIONS, type Dimension } from './dimensions.ts';
 import { gaugeDiameterMm } from './wire-gauge.ts';
 
