@@ -8,6 +8,8 @@ const base = () => process.env['DEMO_SHOP']!;
 test('nobody sees anything before signing in, and a wrong PIN says so', async ({ page }) => {
   await page.goto(`${base()}/motor/3090/verdict`);
   await expect(page).toHaveURL(/sign-in/);
+  // Typing begins when the sheet listens.
+  await expect(field(page, 'name')).toBeFocused();
   await page.keyboard.type('Olav Tindal');
   await page.keyboard.press('Tab');
   await page.keyboard.type('9999');

@@ -5,7 +5,7 @@ import { parseArgs } from 'node:util';
 import { strangers } from './lib/faults/closed.mjs';
 import { fuzz } from './lib/faults/fuzz.mjs';
 import { kills } from './lib/faults/kills.mjs';
-import { largeInputs } from './lib/faults/large.mjs';
+import { HELD_MS, largeInputs } from './lib/faults/large.mjs';
 import { raceAll } from './lib/faults/races.mjs';
 import { asTable, roleMatrix } from './lib/faults/roles.mjs';
 import { openShop, takeIn } from './lib/faults/shop.mjs';
@@ -80,7 +80,7 @@ await run(async () => {
             console.log(
               `         ${r.name.padEnd(42)} ${r.status} ${r.ms.toFixed(0).padStart(6)} ms  held ${r.held.toFixed(0)} ms`,
             );
-          const found = results.filter((r) => r.held > 50 || r.status === 0 || r.status >= 500);
+          const found = results.filter((r) => r.held >= HELD_MS || r.status === 0 || r.status >= 500);
           tell(
             'large',
             'the largest input of each address',

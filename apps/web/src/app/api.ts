@@ -120,12 +120,10 @@ export const api = createApi({
     session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     signIn: b.mutation<Session, { name: string; pin: string }>({
       query: (body) => ({ url: 'session', method: 'POST', body }),
-      invalidatesTags: ['Session', 'Floor', 'Motor'],
     }),
     setup: b.query<{ needed: boolean }, void>({ query: () => 'setup' }),
     setUp: b.mutation<Session, SetUpShop>({
       query: (body) => ({ url: 'setup', method: 'POST', body }),
-      invalidatesTags: ['Session', 'Floor', 'Motor'],
     }),
     people: b.query<PersonRecord[], void>({ query: () => 'people', providesTags: ['People'] }),
     addPerson: b.mutation<PersonRecord, { writeId: string; entry: NewPerson }>({

@@ -1,31 +1,42 @@
 /** Ticking joints at the speed of a hand: each tick shows at once and is sent in its turn; none is lost or turned round. */
-import { jointKey, planKey, standingMarks, type JointMark, type WindingAnalysis } from '@norther/core';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { jointKey, planKey, standingMarks, type WindingAnalysis } from '@norther/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useMarkJointMutation, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
+import {
+  answer,
+  turned,
+  unseen,
+  type PendingTick,
+  type PendingTicks,
+  type TickKind,
+} from './pending-ticks.ts';
 
-type Kind = JointMark['mark'];
-const DONE: Readonly<Record<Kind, string>> = { made: 'is made', wrong: 'is wrong', undone: 'is open again' };
+const DONE: Readonly<Record<TickKind, string>> = {
+  made: 'is made',
+  wrong: 'is wrong',
+  undone: 'is open again',
+};
 
 export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysis, by: string) {
   const saved = useMemo(
     () => standingMarks(layout, connection, file.jointMarks),
     [layout, connection, file.jointMarks],
   );
-  const [under, setUnder] = useState<ReadonlyMap<number, { readonly mark: Kind; readonly note: string }>>(
-    new Map(),
-  );
-  const latest = useRef(under);
+  const inRecord = useMemo(() => new Set(file.jointMarks.map((m) => m.id)), [file.jointMarks]);
+  const [pending, setPending] = useState<PendingTicks>(new Map());
+  const latest = useRef(pending);
   const queue = useRef(Promise.resolve());
   const [send] = useMarkJointMutation();
   const act = useAct();
-  const put = useCallback((next: ReadonlyMap<number, { readonly mark: Kind; readonly note: string }>) => {
+  const put = useCallback((next: PendingTicks) => {
     latest.current = next;
-    setUnder(next);
+    setPending(next);
   }, []);
+  useEffect(() => put(unseen(latest.current, inRecord)), [put, inRecord]);
   const marks = useMemo(() => {
     const shown = new Map(saved);
-    for (const [number, { mark, note }] of under) {
+    for (const [number, { mark, note }] of unseen(pending, inRecord)) {
       if (mark === 'undone') shown.delete(number);
       else
         shown.set(number, {
@@ -38,36 +49,36 @@ export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysi
         });
     }
     return shown;
-  }, [saved, under, layout, connection, by]);
+  }, [saved, pending, inRecord, layout, connection, by]);
 
   const tick = useCallback(
-    (number: number, mark: Kind, note = '') => {
-      put(new Map(latest.current).set(number, { mark, note }));
+    (number: number, mark: TickKind, note = '') => {
+      const pressed: PendingTick = { mark, note };
+      put(new Map(latest.current).set(number, pressed));
       const entry = { plan: planKey(layout), joint: jointKey(connection.joints[number - 1]!), mark, note };
       queue.current = queue.current.then(async () => {
+        let id: string | null = null;
         await act(
-          unwrap(send({ writeId: crypto.randomUUID(), number: file.motor.number, entry })),
+          unwrap(send({ writeId: crypto.randomUUID(), number: file.motor.number, entry })).then(
+            (record) => (id = record.id),
+          ),
           `Joint ${number} ${DONE[mark]}.`,
         );
-        // Answered: what the shop has is shown from now on, unless it was ticked again meanwhile.
-        if (latest.current.get(number)?.mark === mark) {
-          const rest = new Map(latest.current);
-          rest.delete(number);
-          put(rest);
-        }
+        put(answer(latest.current, number, pressed, id));
       });
     },
     [act, send, put, file.motor.number, layout, connection],
   );
   /** Made becomes open, and open made: by what is shown, with ticks that are still under way. */
   const toggle = useCallback(
-    (number: number): Kind => {
-      const now = latest.current.get(number)?.mark ?? saved.get(number)?.mark ?? 'undone';
-      const next = now === 'undone' ? 'made' : 'undone';
+    (number: number): TickKind => {
+      const next = turned(
+        unseen(latest.current, inRecord).get(number)?.mark ?? saved.get(number)?.mark ?? 'undone',
+      );
       tick(number, next);
       return next;
     },
-    [saved, tick],
+    [saved, inRecord, tick],
   );
   return { marks, tick, toggle };
 }

@@ -2,9 +2,9 @@
 import { readNameplate, showShort, stationOf } from '@norther/core';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
+import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
 import { MOTOR_SHEETS, SHOP_SHEETS } from '../app/sheets.ts';
-import { sayingDone, sheetTurned } from '../app/sheet-state.ts';
+import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ageOf, promiseOf } from './time.ts';
 import { BodyMark, Hatches } from './marks.tsx';
@@ -203,24 +203,24 @@ function PersonCell({ name, role }: { name: string; role: string }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [signOut] = useSignOutMutation();
+  const leave = async () => {
+    try {
+      await signOut().unwrap();
+    } catch (error) {
+      // Who cannot be signed out stays signed in, and is told.
+      dispatch(said({ text: `Not signed out. ${problemOf(error).title}`, bad: true }));
+      return;
+    }
+    await navigate('/sign-in');
+    dispatch(api.util.resetApiState());
+  };
   return (
     <div className={`${cell} ml-auto flex items-center gap-2 border-l`}>
       <div className="leading-tight">
         <span className="block text-[14px] font-[650] whitespace-nowrap">{name}</span>
         <span className="flex gap-2 text-[13px] text-graphite">
           {role}
-          <button
-            type="button"
-            className="no-print underline"
-            onClick={() =>
-              void signOut()
-                .unwrap()
-                .finally(() => {
-                  void navigate('/sign-in');
-                  window.location.reload();
-                })
-            }
-          >
+          <button type="button" className="no-print underline" onClick={() => void leave()}>
             sign out
           </button>
         </span>

@@ -1,10 +1,10 @@
 /** The first start of a shop: its name, its first lead, and the word printed on the machine. */
 import { useState } from 'react';
-import { problemOf, useSetUpMutation } from '../app/api.ts';
+import { problemOf, useSetUpMutation, type Session } from '../app/api.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 
-export function FirstLead({ onDone }: { readonly onDone: () => void }) {
+export function FirstLead({ onDone }: { readonly onDone: (session: Session) => Promise<void> }) {
   const [typed, setTyped] = useState({ word: '', shop: '', name: '', pin: '', again: '' });
   const [setUp, { error, isLoading }] = useSetUpMutation();
   const type = (field: keyof typeof typed) => (value: string) => setTyped({ ...typed, [field]: value });
@@ -13,7 +13,7 @@ export function FirstLead({ onDone }: { readonly onDone: () => void }) {
   const go = async () => {
     const { again: _again, ...entry } = typed;
     const result = await setUp(entry);
-    if (!('error' in result)) onDone();
+    if (!('error' in result)) await onDone(result.data);
   };
   return (
     <form

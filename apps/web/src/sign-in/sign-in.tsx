@@ -1,7 +1,8 @@
 /** Signing in: name and PIN; in a shop that has nobody yet, the first lead. */
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { problemOf, useSetupQuery, useSignInMutation } from '../app/api.ts';
+import { api, problemOf, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
+import { useAppDispatch } from '../app/store.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { FirstLead } from './first-lead.tsx';
@@ -10,7 +11,13 @@ export function SignIn() {
   const { data: setup } = useSetupQuery();
   const navigate = useNavigate();
   const { state } = useLocation() as { state: { from?: string } | null };
-  const enter = () => void navigate(state?.from ?? '/', { replace: true });
+  const dispatch = useAppDispatch();
+  const enter = async (session: Session) => {
+    // What the person before saw goes; who is here now is known before the sheets ask.
+    dispatch(api.util.resetApiState());
+    await dispatch(api.util.upsertQueryData('session', undefined, session));
+    await navigate(state?.from ?? '/', { replace: true });
+  };
   return (
     <div className="flex min-h-full p-2">
       <div className="flex flex-1 border border-hair p-[3px]">
@@ -34,13 +41,13 @@ export function SignIn() {
   );
 }
 
-function NameAndPin({ onDone }: { readonly onDone: () => void }) {
+function NameAndPin({ onDone }: { readonly onDone: (session: Session) => Promise<void> }) {
   const [name, setName] = useState('');
   const [pin, setPin] = useState('');
   const [signIn, { error, isLoading }] = useSignInMutation();
   const go = async () => {
     const result = await signIn({ name, pin });
-    if (!('error' in result)) onDone();
+    if (!('error' in result)) await onDone(result.data);
   };
   return (
     <form
