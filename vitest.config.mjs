@@ -1,9 +1,25 @@
 import { defineConfig } from 'vitest/config';
 
+const tools = { testTimeout: 400_000, hookTimeout: 400_000 };
+
 export default defineConfig({
   test: {
     // One on each core; the default leaves one idle.
     maxWorkers: 2,
-    projects: ['packages/core', 'packages/records', 'packages/drawings', 'apps/server', 'apps/web', 'tools'],
+    projects: [
+      ...['packages/core', 'packages/records', 'packages/drawings', 'apps/server', 'apps/web'],
+      // After everything else, and what is measured after that: nothing else takes the processor from it.
+      {
+        test: { ...tools, name: 'tools', include: ['tools/test/*.test.mjs'], sequence: { groupOrder: 1 } },
+      },
+      {
+        test: {
+          ...tools,
+          name: 'measured',
+          include: ['tools/test-alone/*.test.mjs'],
+          sequence: { groupOrder: 2 },
+        },
+      },
+    ],
   },
 });
