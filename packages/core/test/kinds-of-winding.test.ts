@@ -256,7 +256,6 @@ describe('what is found rather than planned', () => {
     ],
     [{ slots: 27, poles: 4, layers: 1, pitch: 5 }, 'winding.slots-not-shared'],
     [{ slots: 24, poles: 4, layers: 1, pitch: 6 }, 'winding.pitch-not-odd'],
-    [{ slots: 27, poles: 4, grouping: 'consequent', pitch: 6 }, 'winding.groups-not-spaced'],
     [{ slots: 24, poles: 4, pitch: 5, leftEmpty: [30] }, 'winding.empty-slot-outside'],
     [{ slots: 24, poles: 4, pitch: 5, kind: 'coils', coilList: [] }, 'winding.coil-outside'],
   ] as const)('refuses %j by the constraint that breaks', (spec, code) => {

@@ -16,7 +16,13 @@ const DRAWN = [
 
 /** Turns, wire and circuits leave a drawing as it is, so a keystroke in them need not draw anew. */
 export const layoutKey = (layout: WindingLayout | null | undefined): string =>
-  layout ? JSON.stringify(Object.fromEntries(DRAWN.map((k) => [k, layout[k]]))) : '';
+  layout
+    ? JSON.stringify({
+        ...Object.fromEntries(DRAWN.map((k) => [k, layout[k]])),
+        // Unbalanced windings are grouped for their circuits.
+        circuits: layout.exactlyBalanced ? undefined : layout.circuits,
+      })
+    : '';
 
 export function layoutOfKey(key: string): WindingLayout | null {
   if (!key) return null;

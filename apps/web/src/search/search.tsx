@@ -12,7 +12,7 @@ import {
   throughOpening,
   tooLargeToSearch,
   unconnectedWindingOf,
-  validCircuits,
+  circuitsThatWork,
   type Candidate,
   type Field,
   type FigureId,
@@ -98,7 +98,7 @@ function Bench({ file }: { file: MotorFile }) {
   const go = () => {
     if (!winding || !wish.ok || missing || tooLarge) return;
     setChosen(null);
-    const circuits = analysis ? validCircuits(analysis.layout) : [1];
+    const circuits = analysis ? circuitsThatWork(analysis.layout) : [1];
     start({
       ...wish.value,
       winding,

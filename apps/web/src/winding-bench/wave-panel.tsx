@@ -60,7 +60,8 @@ export function WavePanel({
         </tbody>
       </table>
       <p className="mt-1 text-[13px] text-graphite">
-        Negative sequence {(100 * balance.negativeSequence).toFixed(2)} %.{' '}
+        Negative sequence {(100 * balance.negativeSequence).toFixed(2)} %, zero sequence{' '}
+        {(100 * balance.zeroSequence).toFixed(2)} %.{' '}
         {balance.phases
           .map(
             (p) =>

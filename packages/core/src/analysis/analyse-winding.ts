@@ -1,5 +1,5 @@
 /** The whole analysis of one winding: layout, connection, field, figures, judgement. */
-import { connectionList, isTwoSpeed, validCircuits, type ConnectionList } from '../connection/index.ts';
+import { connectionList, isTwoSpeed, type ConnectionList, type Star } from '../connection/index.ts';
 import { spaceHarmonics, type SpaceHarmonic } from '../field/index.ts';
 import {
   finding,
@@ -11,14 +11,7 @@ import {
   type Outcome,
   type Verdict,
 } from '../quantity/index.ts';
-import {
-  layOut,
-  phaseBalance,
-  slowSpeed,
-  type PhaseBalance,
-  type WindingLayout,
-  type WindingSpec,
-} from '../winding/index.ts';
+import { layOut, phaseBalance, slowSpeed, type PhaseBalance, type WindingLayout } from '../winding/index.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import { deriveFigures } from './figures.ts';
 import { linePairs, type LinePairs } from './line-pairs.ts';
@@ -121,7 +114,7 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
     slow: slowOf(layout, winding, connected.value, at),
     coilEnds: 2 * layout.coils.length,
     findings: [
-      ...balanceFindings(layout, balance),
+      ...balanceFindings(layout, balance, winding.connection),
       ...spanFindings(layout, isTwoSpeed(connected.value.scheme)),
     ],
   });
@@ -141,12 +134,6 @@ function slowOf(
     circuits: slow.circuits,
     connection: slow.connection,
   });
-}
-
-/** Circuits that this winding could have. Separate, because it is asked far less often than the analysis. */
-export function circuitsThatWork(winding: WindingSpec): number[] {
-  const laid = layOut(winding);
-  return laid.ok ? validCircuits(laid.value) : [];
 }
 
 function checkCounts(winding: WindingData): Finding[] {
@@ -179,18 +166,26 @@ function judgeFigures(figures: Figures, supply: Supply): Partial<Record<FigureId
   return judged;
 }
 
-function balanceFindings(layout: WindingLayout, balance: PhaseBalance): Finding[] {
-  if (balance.negativeSequence < 1e-9) return [];
+function balanceFindings(layout: WindingLayout, balance: PhaseBalance, connection: Star): Finding[] {
+  const { negativeSequence, zeroSequence } = balance;
+  if (Math.max(negativeSequence, zeroSequence) < 1e-9) return [];
+  const percent = (share: number) => `${(100 * share).toFixed(2)} %`;
   const sizes = balance.phases
     .map((p) => `${p.phase} ${p.coils} coils, ${p.magnitude.toFixed(2)} at ${p.angleDeg.toFixed(1)}°`)
     .join('; ');
+  const round =
+    zeroSequence < 1e-9
+      ? ''
+      : connection === 'delta'
+        ? ' In delta the zero sequence drives a current round the three phases.'
+        : ' In star the zero sequence drives no current; in delta it would, round the three phases.';
   return [
     finding(
       'watch',
       'winding.not-exactly-balanced',
-      `${layout.kind === 'coils' ? 'These coils are' : `${layout.slots} slots with ${layout.poles} poles, wound like this, are`} not exactly balanced; the grouping leaves ${(100 * balance.negativeSequence).toFixed(2)} % negative sequence.`,
+      `${layout.kind === 'coils' ? 'These coils are' : `${layout.slots} slots with ${layout.poles} poles, wound like this, are`} not exactly balanced; the grouping leaves ${percent(negativeSequence)} negative and ${percent(zeroSequence)} zero sequence.`,
       ['slots', 'poles'],
-      sizes,
+      `${sizes}.${round}`,
     ),
   ];
 }

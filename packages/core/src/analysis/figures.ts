@@ -1,6 +1,13 @@
 /** The bench's figures, each derived once, each with its working. */
 import { derive, given, taken, type Figure, type Input } from '../quantity/index.ts';
-import { coilsOf, pitchFactor, skewFactor, windingFactor, type WindingLayout } from '../winding/index.ts';
+import {
+  coilsOf,
+  effectiveFactor,
+  PHASES,
+  pitchFactor,
+  skewFactor,
+  type WindingLayout,
+} from '../winding/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../wire/index.ts';
 import { copperFigures, turnsLengthM } from './copper.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
@@ -32,7 +39,14 @@ export function deriveFigures(
   const Q = card('Q', slots, 'slots', 'slots');
   const twoP = card('2p', poles, 'poles', 'poles');
   const T = card('T', turnsPerCoil, 'turns', layout.meanTurns ? 'mean turns a coil' : 'turns a coil');
-  const n = given('n', coilsOf(layout, 'U'), 'coils', 'coils a phase, from the layout');
+  const coils = PHASES.map((phase) => coilsOf(layout, phase));
+  const alike = layout.exactlyBalanced;
+  const n = given(
+    'n',
+    alike ? coils[0]! : coils.reduce((sum, c) => sum + c, 0) / 3,
+    'coils',
+    `coils a phase, from the layout${alike ? '' : '; mean of the three'}`,
+  );
   const pitches = new Set(layout.coils.map((c) => c.pitch));
   const y = given(
     'y',
@@ -83,11 +97,13 @@ export function deriveFigures(
       name: 'Winding factor',
       symbol: 'k_w',
       unit: '',
-      formula: 'k_w = |Σ sign·(e^(jα top) − e^(jα bottom))| / (2·coils), phase U',
-      source: factorSource,
+      formula: alike
+        ? 'k_w = |Σ sign·(e^(jα top) − e^(jα bottom))| / (2·coils)'
+        : 'k_w = |positive sequence of Σ sign·(e^(jα top) − e^(jα bottom))| / (2·coils)',
+      source: alike ? factorSource : `${factorSource}; symmetrical components (Fortescue 1918)`,
       assumptions: ['no skew, no slot opening'],
       inputs: { Q, twoP, y, n },
-      value: () => windingFactor(layout),
+      value: () => effectiveFactor(layout),
     },
     keep,
   );

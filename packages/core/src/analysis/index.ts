@@ -1,6 +1,5 @@
 export {
   analyseWinding,
-  circuitsThatWork,
   type AnalysisInput,
   type Judged,
   type SpeedAnalysis,

@@ -4,6 +4,8 @@ import type { WindingSpec } from '../winding/index.ts';
 import { turnAreaMm2, turnSquareMm2, type Strand } from '../wire/index.ts';
 
 export interface WindingData extends WindingSpec, ConnectionSpec {
+  /** Of the connection; the groups of a winding that cannot be exactly balanced are made for them. */
+  readonly circuits: number;
   /** Turns of every coil; with uneven turns their mean follows from the patterns and this is not looked at. */
   readonly turnsPerCoil: number;
   readonly wires: readonly Strand[];

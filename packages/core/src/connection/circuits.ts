@@ -1,17 +1,23 @@
 /** Which numbers of parallel circuits a winding can have, decided from the groups' voltages. */
 import { finding, type Finding } from '../quantity/index.ts';
-import { PHASES, unitCircle, type Group, type WindingLayout, type Phase } from '../winding/index.ts';
+import {
+  equalSums,
+  layOut,
+  partEqually,
+  PHASES,
+  sumOf,
+  unitCircle,
+  type CircuitsFrom,
+  type Group,
+  type GroupSum,
+  type Phase,
+  type WindingLayout,
+  type WindingSpec,
+} from '../winding/index.ts';
 
-/** Voltage of a group as connected (its own polarity taken along), in coil sides. */
-interface GroupVoltage {
+/** Voltage of a group as connected, its own polarity taken along. */
+interface GroupVoltage extends GroupSum {
   readonly group: Group;
-  readonly re: number;
-  readonly im: number;
-  readonly coils: number;
-  /** Turns, as shares of the mean coil. */
-  readonly turns: number;
-  /** Turns × pitch: with equal turns, equal wire length. */
-  readonly throws: number;
 }
 
 export interface CircuitSplit {
@@ -23,9 +29,6 @@ export interface CircuitSplit {
 }
 
 const TOLERANCE = 1e-7;
-/** Which way of sharing groups out is tried first. */
-export type CircuitsFrom = 'neighbours' | 'skipping';
-
 const groupVoltages = (layout: WindingLayout, phase: Phase): GroupVoltage[] =>
   voltagesOf(
     layout,
@@ -64,7 +67,7 @@ export function partGroups(
   first: CircuitsFrom = 'neighbours',
 ): number[][] | null {
   if (groups.length < circuits) return null;
-  const parted = part(voltagesOf(layout, groups), circuits, first);
+  const parted = partEqually(voltagesOf(layout, groups), circuits, first);
   return parted && parted.map((set) => set.map((g) => g.group.number).sort((a, b) => a - b));
 }
 
@@ -101,7 +104,7 @@ export function splitCircuits(
             ? `${groups.length} groups of ${groups[0]!.coils} coils cannot be shared by ${circuits}.`
             : `${coils} coils cannot be shared by ${circuits}.`,
       );
-    const parted = part(groups, circuits, first);
+    const parted = partEqually(groups, circuits, first);
     if (!parted) {
       const shifted = shiftBetweenRuns(groups, circuits);
       return fail(
@@ -119,7 +122,7 @@ export function splitCircuits(
 
 /** True when two sets of groups carry equal voltage and equal copper. */
 export const equalHalves = (layout: WindingLayout, a: readonly Group[], b: readonly Group[]): boolean =>
-  alike(sumOf(voltagesOf(layout, a)), sumOf(voltagesOf(layout, b)));
+  equalSums(sumOf(voltagesOf(layout, a)), sumOf(voltagesOf(layout, b)));
 
 /** Every number of circuits that works, rising. */
 export function validCircuits(layout: WindingLayout): number[] {
@@ -129,122 +132,43 @@ export function validCircuits(layout: WindingLayout): number[] {
   return works;
 }
 
+/**
+ * Every number of circuits that a winding could be wound for, rising: one that cannot be exactly balanced is grouped for
+ * the circuits it is to have, so more of them work than the groups of one layout show.
+ */
+export function circuitsThatWork(spec: WindingSpec): number[] {
+  const laid = layOut(spec);
+  if (!laid.ok) return [];
+  const works = new Set(validCircuits(laid.value));
+  if (!laid.value.exactlyBalanced && !spec.groupSizes && spec.kind !== 'coils')
+    for (let c = 1; c <= spec.poles; c++) {
+      if (works.has(c)) continue;
+      const other = layOut({ ...spec, circuits: c });
+      if (other.ok && canPart(other.value, c)) works.add(c);
+    }
+  return [...works].sort((a, b) => a - b);
+}
+
 function canPart(layout: WindingLayout, circuits: number): boolean {
   return PHASES.every((phase) => {
     const groups = groupVoltages(layout, phase);
     const coils = groups.reduce((n, g) => n + g.coils, 0);
     return (
-      coils % circuits === 0 && groups.length >= circuits && part(groups, circuits, 'neighbours') !== null
+      coils % circuits === 0 &&
+      groups.length >= circuits &&
+      partEqually(groups, circuits, 'neighbours') !== null
     );
   });
 }
 
 function nearestCircuits(layout: WindingLayout, wanted: number): string {
-  const works = validCircuits(layout);
+  const works = circuitsThatWork(layout);
   const near = works
     .slice()
     .sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted) || a - b)
     .slice(0, 2)
     .sort((a, b) => a - b);
   return `the nearest that would work: ${near.join(' or ')}.`;
-}
-
-function part(
-  groups: readonly GroupVoltage[],
-  circuits: number,
-  first: CircuitsFrom,
-): GroupVoltage[][] | null {
-  const total = sumOf(groups);
-  const want: Sum = {
-    re: total.re / circuits,
-    im: total.im / circuits,
-    coils: total.coils / circuits,
-    turns: total.turns / circuits,
-    throws: total.throws / circuits,
-  };
-  if (groups.length % circuits === 0) {
-    const size = groups.length / circuits;
-    const neighbours = Array.from({ length: circuits }, (_, i) => groups.slice(i * size, (i + 1) * size));
-    const works = (sets: GroupVoltage[][]) => sets.every((set) => alike(sumOf(set), want));
-    if (first === 'neighbours' && works(neighbours)) return neighbours;
-    const skipping = Array.from({ length: circuits }, (_, i) => groups.filter((_g, k) => k % circuits === i));
-    if (works(skipping)) return skipping;
-    if (first === 'skipping' && works(neighbours)) return neighbours;
-  }
-  return search(groups, circuits, want);
-}
-
-type Sum = Pick<GroupVoltage, 're' | 'im' | 'coils' | 'turns' | 'throws'>;
-const CLOSE = TOLERANCE * 10;
-const alike = (a: Sum, b: Sum) =>
-  Math.abs(a.coils - b.coils) < CLOSE &&
-  Math.abs(a.re - b.re) < CLOSE &&
-  Math.abs(a.im - b.im) < CLOSE &&
-  Math.abs(a.turns - b.turns) < CLOSE &&
-  Math.abs(a.throws - b.throws) < CLOSE;
-const plus = (a: Sum, b: Sum): Sum => ({
-  re: a.re + b.re,
-  im: a.im + b.im,
-  coils: a.coils + b.coils,
-  turns: a.turns + b.turns,
-  throws: a.throws + b.throws,
-});
-function sumOf(set: readonly GroupVoltage[]): Sum {
-  let [re, im, coils, turns, throws] = [0, 0, 0, 0, 0];
-  for (const g of set) {
-    re += g.re;
-    im += g.im;
-    coils += g.coils;
-    turns += g.turns;
-    throws += g.throws;
-  }
-  return { re, im, coils, turns, throws };
-}
-
-/** Fills one circuit after another; groups with the same voltage and copper are interchangeable. */
-function search(groups: readonly GroupVoltage[], circuits: number, want: Sum): GroupVoltage[][] | null {
-  const classes: GroupVoltage[][] = [];
-  for (const g of groups) {
-    const known = classes.find(([h]) => alike(h!, g));
-    if (known) known.push(g);
-    else classes.push([g]);
-  }
-  const left = classes.map((c) => c.length);
-  const taken: number[][] = [];
-  let steps = 0;
-  const fill = (from: number, sum: Sum, counts: number[]): boolean => {
-    if (++steps > 200_000) return false;
-    if (sum.coils === want.coils) {
-      if (!alike(sum, want)) return false;
-      taken.push(counts.slice());
-      if (taken.length === circuits) return true;
-      // The next circuit must hold the first group still free, so no parting is tried twice.
-      if (fillFirst(left.findIndex((n) => n > 0))) return true;
-      taken.pop();
-      return false;
-    }
-    for (let k = from; k < classes.length; k++) {
-      const g = classes[k]![0]!;
-      if (left[k] === 0 || sum.coils + g.coils > want.coils) continue;
-      left[k]!--;
-      counts[k]!++;
-      if (fill(k, plus(sum, g), counts)) return true;
-      left[k]!++;
-      counts[k]!--;
-    }
-    return false;
-  };
-  const fillFirst = (k: number): boolean => {
-    const counts = classes.map(() => 0);
-    left[k]!--;
-    counts[k] = 1;
-    if (fill(k, classes[k]![0]!, counts)) return true;
-    left[k]!++;
-    return false;
-  };
-  if (!fillFirst(0)) return null;
-  const pools = classes.map((c) => c.slice());
-  return taken.map((counts) => counts.flatMap((n, k) => pools[k]!.splice(0, n)));
 }
 
 /** Degrees between the first two runs of neighbouring groups when all runs are equal in size, else null. */

@@ -1,10 +1,4 @@
-export {
-  partGroups,
-  splitCircuits,
-  validCircuits,
-  type CircuitsFrom,
-  type CircuitSplit,
-} from './circuits.ts';
+export { partGroups, circuitsThatWork, splitCircuits, validCircuits, type CircuitSplit } from './circuits.ts';
 export {
   connectionList,
   type ConnectionList,

@@ -1,9 +1,9 @@
 /** Searches all windings of one core within limits: span, turns, circuits, connection and wires from stock. */
 import type { CoreSize, Supply } from '../analysis/index.ts';
 import { slotShape } from '../analysis/index.ts';
-import { connectionList, validCircuits, type Star } from '../connection/index.ts';
+import { circuitsThatWork, connectionList, type Star } from '../connection/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
-import { layOut, skewFactor, windingFactor, type WindingSpec } from '../winding/index.ts';
+import { effectiveFactor, layOut, skewFactor, type WindingSpec } from '../winding/index.ts';
 import {
   bundlesFromStock,
   tooManyBundles,
@@ -263,23 +263,26 @@ function spanOf(space: SearchSpace, pitch: number): Span[] {
           pitches: space.winding.pitches.map((_, j) => pitch + space.winding.pitches!.length - 1 - 2 * j),
         }
       : { ...rest, pitch };
-  const laid = layOut(spec);
-  if (!laid.ok) return [];
-  const factor = windingFactor(laid.value);
-  if (factor < space.limits.windingFactorLeast) return [];
   const { boreDiameterMm: D = 0, coreLengthMm: L = 0 } = space.core;
   const depth = slotShape(space.winding, space.core)?.depthMm ?? 0.12 * D;
-  const circuits = validCircuits(laid.value).filter(
-    (c) => connectionList(laid.value, { circuits: c, connection: 'star' }).ok,
-  );
-  return [
-    {
-      pitch,
-      factor,
-      meanTurnMm: 2 * L + (2.4 * Math.PI * (D + depth) * laid.value.meanPitch) / space.winding.slots + 100,
-      circuits,
-    },
-  ];
+  const byCircuits = circuitsThatWork(spec)
+    .filter((c) => space.circuits.includes(c))
+    .flatMap((c) => {
+      const laid = layOut({ ...spec, circuits: c });
+      return laid.ok && connectionList(laid.value, { circuits: c, connection: 'star' }).ok
+        ? [{ circuits: [c], layout: laid.value }]
+        : [];
+    });
+  // A balanced winding has the same coils whatever its circuits.
+  const alike = byCircuits[0]?.layout.exactlyBalanced
+    ? [{ circuits: byCircuits.map((c) => c.circuits[0]!), layout: byCircuits[0].layout }]
+    : byCircuits;
+  return alike.flatMap(({ circuits, layout }) => {
+    const factor = effectiveFactor(layout);
+    if (factor < space.limits.windingFactorLeast) return [];
+    const meanTurnMm = 2 * L + (2.4 * Math.PI * (D + depth) * layout.meanPitch) / space.winding.slots + 100;
+    return [{ pitch, factor, meanTurnMm, circuits }];
+  });
 }
 
 function scoreOf(

@@ -56,9 +56,10 @@ export function concentricGroups(spec: WindingSpec): Outcome<RawGroup[]> {
   return good(fromLap(spec, pitches));
 }
 
-function fromLap({ slots, poles, groupSizes }: WindingSpec, pitches: readonly number[]): RawGroup[] {
+function fromLap(spec: WindingSpec, pitches: readonly number[]): RawGroup[] {
+  const { slots } = spec;
   const mean = pitches.reduce((s, p) => s + p, 0) / pitches.length;
-  return groupsByBelts(slots, poles, groupSizes, (_slot, sign, place, start, size) => {
+  return groupsByBelts(spec, spec.groupSizes, (_slot, sign, place, start, size) => {
     // The mean pitch must be whole or half as the group is odd or even, so that both sides fall into slots.
     const outer = Math.round(mean - (size - 1)) + 2 * (size - 1);
     const top = after(start, place, slots);

@@ -13,6 +13,7 @@ export {
   type WindingSpec,
 } from './layout.ts';
 export {
+  effectiveFactor,
   windingFactor,
   pitchFactor,
   skewFactor,
@@ -21,7 +22,8 @@ export {
   type PhaseBalance,
 } from './winding-factor.ts';
 export { slowSpeed } from './pole-changing.ts';
-export { sequences, type Complex } from './unequal-groups.ts';
+export { equalSums, partEqually, sumOf, type CircuitsFrom, type GroupSum } from './equal-parts.ts';
+export { sequences, type Complex } from './sequences.ts';
 export { slotPeriods } from './phase-belts.ts';
 export { slotSums, unitCircle, type SlotSums } from './slot-sums.ts';
 export { phasePhasors } from './phase-phasors.ts';

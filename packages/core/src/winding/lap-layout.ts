@@ -87,18 +87,16 @@ type MakeCoil = (slot: number, sign: 1 | -1, place: number, groupStart: number, 
  * (star of slots), from memory. Unequal grouping: see unequal-groups.ts.
  */
 export function groupsByBelts(
-  slots: number,
-  poles: number,
+  { slots, poles, circuits = 1 }: Pick<WindingSpec, 'slots' | 'poles' | 'circuits'>,
   sizes: readonly number[] | undefined,
   make: MakeCoil,
 ): RawGroup[] {
-  const { exactlyBalanced } = slotPeriods(slots, poles);
   const q = slots / (poles * 3);
   const belts = sizes
     ? beltsFromSizes(sizes)
-    : exactlyBalanced || q < 1
+    : slotPeriods(slots, poles).exactlyBalanced
       ? beltsOf(slots, poles)
-      : beltsFromSizes(unequalGroupSizes(slots, poles));
+      : beltsFromSizes(unequalGroupSizes({ slots, poles, circuits }));
   return runsOf(belts, q >= 1).map((run) => {
     const { phase, sign } = belts[run[0]!]!;
     const coils = new Array<RawCoil>(run.length);
@@ -118,10 +116,10 @@ function beltsOf(slots: number, poles: number): Belt[] {
 export const after = (slot: number, pitch: number, slots: number) => ((slot - 1 + pitch) % slots) + 1;
 
 /** Two layers: a coil in every slot. */
-export const lapGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): RawGroup[] =>
-  groupsByBelts(slots, poles, groupSizes, (slot, sign) => ({
+export const lapGroups = (spec: WindingSpec): RawGroup[] =>
+  groupsByBelts(spec, spec.groupSizes, (slot, sign) => ({
     top: slot,
-    bottom: after(slot, pitch, slots),
+    bottom: after(slot, spec.pitch, spec.slots),
     sign,
   }));
 

@@ -61,7 +61,6 @@ function groupsIn(spec: WindingSpec): Outcome<readonly RawGroup[]> {
   if (kind === 'coils' && found.length === 0) return fromCoils(spec.slots, spec.coilList ?? []);
   found.push(...checkSizes(spec));
   if (found.length === 0 && kind === 'lap' && spec.layers === 1) found.push(...checkOneLayer(spec));
-  if (found.length === 0 && spec.grouping === 'consequent') found.push(...checkConsequent(spec));
   return found.length > 0 ? refused(found) : groupsOf(spec, kind);
 }
 
@@ -79,19 +78,6 @@ function groupsOf(spec: WindingSpec, kind: NonNullable<WindingSpec['kind']>): Ou
       ? consequentGroups(spec)
       : lapGroups(spec);
   return good(made);
-}
-
-/** Consequent poles need groups of one polarity evenly spaced: one for each pole pair and phase. */
-function checkConsequent({ slots, poles, layers, kind }: WindingSpec): Finding[] {
-  if (kind === 'concentric' || layers === 1 || (slots * 2) % (3 * poles) === 0) return [];
-  return [
-    finding(
-      'stop',
-      'winding.groups-not-spaced',
-      `${slots} slots do not part into ${(3 * poles) / 2} equal groups, one for each pole pair and phase; one group a pole and phase would work.`,
-      ['slots', 'poles', 'grouping'],
-    ),
-  ];
 }
 
 function checkOneLayer({ slots, poles, pitch, grouping }: WindingSpec): Finding[] {

@@ -1,7 +1,7 @@
 /** What a winding is once laid out: coils in slots, groups of coils, and what a layout is asked for. */
 import { finding, good, refused, type Outcome } from '../quantity/index.ts';
 import { nearestPoles } from './phase-belts.ts';
-import { sequences } from './unequal-groups.ts';
+import { sequences } from './sequences.ts';
 import { phasePhasors } from './phase-phasors.ts';
 
 export type Phase = 'U' | 'V' | 'W';
@@ -37,6 +37,8 @@ export interface WindingSpec {
   readonly pitches?: readonly number[];
   /** Coils in each group round the bore, as found; found by reckoning when absent. */
   readonly groupSizes?: readonly number[];
+  /** Equal circuits that a winding which cannot be exactly balanced is grouped for; 1 when absent. */
+  readonly circuits?: number;
   /**
    * Turns of each coil of a group, in the order of its coils; all alike when absent. Several rows: groups of two or more
    * kinds, taken in turn by the groups of each phase round the bore.
@@ -244,8 +246,8 @@ export function assemble(
   });
 }
 
-/** No negative sequence in the sums of the coil-side phasors. Source: symmetrical components (Fortescue 1918). */
+/** Neither negative nor zero sequence in the sums of the coil-side phasors. Source: symmetrical components (Fortescue 1918). */
 function exactlyBalanced(coils: readonly Coil[], slots: number, polePairs: number): boolean {
-  const { positive, negative } = sequences(phasePhasors({ slots, coils }, polePairs));
-  return negative < 1e-9 * positive;
+  const { positive, negative, zero } = sequences(phasePhasors({ slots, coils }, polePairs));
+  return Math.max(negative, zero) < 1e-9 * positive;
 }

@@ -1,6 +1,6 @@
 /** Lap windings with one coil side in a slot: halved belts, chain (a coil in every second slot), neighbouring coils. */
 import { after, groupsByBelts } from './lap-layout.ts';
-import type { RawGroup, WindingSpec } from './layout.ts';
+import { PHASES, type RawGroup, type WindingSpec } from './layout.ts';
 import { beltOf } from './phase-belts.ts';
 
 /**
@@ -8,8 +8,8 @@ import { beltOf } from './phase-belts.ts';
  * coils of a two-layer winding in half as many slots do.
  * Source: first principles; with belts of whole slots every side lies in its own phase's belt.
  */
-export const chainGroups = ({ slots, poles, pitch, groupSizes }: WindingSpec): RawGroup[] =>
-  groupsByBelts(slots / 2, poles, groupSizes, (slot, sign) => {
+export const chainGroups = ({ slots, poles, pitch, groupSizes, circuits = 1 }: WindingSpec): RawGroup[] =>
+  groupsByBelts({ slots: slots / 2, poles, circuits }, groupSizes, (slot, sign) => {
     const top = 2 * slot - 1;
     return { top, bottom: after(top, pitch, slots), sign };
   });
@@ -49,20 +49,33 @@ export function halvedGroups({ slots, poles }: WindingSpec): RawGroup[] {
 }
 
 /**
- * Groups of q neighbouring coils, one a pole pair and phase: coils start in the belts of one direction and end in those
- * of the other. Source: first principles.
+ * Groups of neighbouring coils, one a pole pair and phase: coils start in the belts of one direction and end, a full pitch
+ * on, in those of the other. With a fraction of slots in a belt the phases take the larger groups in turn from pole pair to
+ * pole pair. Source: first principles.
  */
 export function adjacentGroups({ slots, poles, pitch }: WindingSpec): RawGroup[] {
-  const groups: { phase: RawGroup['phase']; sign: 1; coils: { top: number; bottom: number }[] }[] = [];
-  // U and V and W start where their belts of the going direction lie, 120° apart.
-  for (let i = 0; i < slots; i++) {
-    const belt = beltOf(i, slots, poles / 2);
-    if (belt.sign < 0) continue;
-    const before = i > 0 ? beltOf(i - 1, slots, poles / 2) : null;
-    const last = groups.at(-1);
-    const coil = { top: i + 1, bottom: after(i + 1, pitch, slots) };
-    if (last && before && before.phase === belt.phase && before.sign === belt.sign) last.coils.push(coil);
-    else groups.push({ phase: belt.phase, sign: 1, coils: [coil] });
+  // Full pitch: a whole number of slots a pole, shared by the going belt of U, the returning one of W, the going one of V.
+  const perPole = slots / poles;
+  const least = Math.floor(perPole / 3);
+  const over = perPole - 3 * least;
+  const groups: RawGroup[] = [];
+  for (let pair = 0; pair < poles / 2; pair++) {
+    const belts = [0, 1, 2].map((i) => least + ((i + pair) % 3 < over ? 1 : 0));
+    let at = 2 * perPole * pair;
+    for (let i = 0; i < 6; i++) {
+      const size = belts[i % 3]!;
+      // Every second belt is where the coils of another end.
+      if (i % 2 === 0)
+        groups.push({
+          phase: PHASES[i / 2]!,
+          sign: 1,
+          coils: Array.from({ length: size }, (_, j) => ({
+            top: at + j + 1,
+            bottom: after(at + j + 1, pitch, slots),
+          })),
+        });
+      at += size;
+    }
   }
   return groups;
 }

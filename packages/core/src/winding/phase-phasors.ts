@@ -1,7 +1,7 @@
 /** Sums of the coil-side phasors of each phase, for a wave of any number of pole pairs. */
 import type { WindingLayout } from './layout.ts';
 import { slotSums, unitCircle } from './slot-sums.ts';
-import type { Complex } from './unequal-groups.ts';
+import type { Complex } from './sequences.ts';
 
 /**
  * Sum of the coil-side phasors of every phase for the wave with ν pole pairs, each coil counted as sign·(top − bottom)/2

@@ -1,7 +1,7 @@
 /** The second number of poles of one winding: all groups of a phase turned to one polarity make twice the poles. */
 import type { Phase, WindingLayout } from './layout.ts';
 import { phasePhasors } from './phase-phasors.ts';
-import { sequences } from './unequal-groups.ts';
+import { sequences } from './sequences.ts';
 
 /**
  * The same coils with every group showing the same pole, so that consequent poles appear between them: 2 : 1.

@@ -1,7 +1,7 @@
 /** Winding factors from the phasor sum over the coil sides. */
 import { PHASES, type WindingLayout, type Phase } from './layout.ts';
 import { phasePhasors } from './phase-phasors.ts';
-import { sequences } from './unequal-groups.ts';
+import { sequences } from './sequences.ts';
 
 /** Coils of a phase, each counted by its turns. */
 export const coilsOf = (layout: WindingLayout, phase: Phase) =>
@@ -19,6 +19,16 @@ export function windingFactor(layout: WindingLayout, polePairs = layout.polePair
   const z = phasePhasors(layout, polePairs)[PHASES.indexOf(phase)]!;
   return Math.hypot(z.re, z.im) / coilsOf(layout, phase);
 }
+
+/**
+ * Winding factor of the three phases together: the positive sequence of their sums over the coils of a phase. That of one
+ * phase where they are equal; where they are not, what a balanced supply makes its flux against.
+ * @returns k_w [1], 0…1
+ * Source: symmetrical components (Fortescue 1918), first principles.
+ */
+export const effectiveFactor = (layout: WindingLayout): number =>
+  (3 * sequences(phasePhasors(layout, layout.polePairs)).positive) /
+  PHASES.reduce((n, phase) => n + coilsOf(layout, phase), 0);
 
 /**
  * Pitch factor k_p(ν) = |sin(ν·π·y/Q)| at the mean pitch y of the coils; 1 with one side a slot, where the sides of a
@@ -56,16 +66,18 @@ export interface PhaseBalance {
   }[];
   /** |negative sequence| / |positive sequence| [1]. */
   readonly negativeSequence: number;
+  /** |zero sequence| / |positive sequence| [1]: alike in all three phases, it circulates in a delta. */
+  readonly zeroSequence: number;
 }
 
 /** How equal the three phases are. Source: symmetrical components (Fortescue 1918), first principles. */
 export function phaseBalance(layout: WindingLayout): PhaseBalance {
   const z = phasePhasors(layout, layout.polePairs);
-  const zero = Math.atan2(z[0].im, z[0].re);
-  const { positive, negative } = sequences(z);
+  const start = Math.atan2(z[0].im, z[0].re);
+  const { positive, negative, zero } = sequences(z);
   return {
     phases: PHASES.map((phase, i) => {
-      const angle = ((Math.atan2(z[i]!.im, z[i]!.re) - zero) * 180) / Math.PI;
+      const angle = ((Math.atan2(z[i]!.im, z[i]!.re) - start) * 180) / Math.PI;
       return {
         phase,
         coils: coilsOf(layout, phase),
@@ -74,5 +86,6 @@ export function phaseBalance(layout: WindingLayout): PhaseBalance {
       };
     }),
     negativeSequence: negative / positive,
+    zeroSequence: zero / positive,
   };
 }
