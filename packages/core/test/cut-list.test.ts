@@ -4,6 +4,7 @@ import {
   analyseWinding,
   coilFormer,
   cutList,
+  DEFAULT_CUT_SETTINGS,
   jointLengths,
   layOnRoll,
   layOut,
@@ -100,9 +101,9 @@ describe('the cut list', () => {
     for (const i of list.value.items)
       for (const f of [i.width, i.length]) expect(f.working!.source).not.toBe('');
   });
-  it('sleeves two ends a coil', () => {
-    // Common practice, no source: 36 coils have 72 ends.
-    expect(list.value.soft.find((s) => s.id === 'coil-sleeving')!.count).toBe(72);
+  it('sleeves two ends a group wound in one go', () => {
+    // Common practice, no source: 12 gangs of three have 24 ends.
+    expect(list.value.soft.find((s) => s.id === 'coil-sleeving')!.count).toBe(24);
   });
   it('takes the wire with its allowance, ends of reels first', () => {
     const [need] = list.value.wire;
@@ -162,21 +163,92 @@ describe('on the roll', () => {
 describe('the coil former', () => {
   const laid = layOut({ slots: 36, poles: 4, pitch: 8 });
   if (!laid.ok) throw new Error('no layout');
-  const shape = slotShape({ slots: 36 }, core);
-  const former = (standOut?: number, trial?: number) =>
-    coilFormer(laid.value, 12, 200, 160, shape, 8, standOut, trial);
-  it('is two straights and four legs', () => {
-    const [c] = former(58).coils;
-    const thrown = 190 * Math.sin((Math.PI * 8) / 36);
+  const former = (meanTurnMm: number, trial?: number, standOut?: number) =>
+    coilFormer(laid.value, {
+      turnsPerCoil: 12,
+      meanTurnMm,
+      coreLengthMm: 200,
+      boreMm: 160,
+      slotDepthMm: 30,
+      projectionMm: 8,
+      ...(standOut === undefined ? {} : { standOutMm: standOut }),
+      ...(trial === undefined ? {} : { trialStandOutMm: trial }),
+    });
+  it('is two straights and four legs, once round as long as the turn', () => {
+    const [c] = former(760).coils;
+    const thrown = (Math.PI * 190 * 8) / 36;
     expect(c!.throwMm).toBeCloseTo(thrown, 9);
     expect(c!.straightMm).toBe(216);
-    expect(c!.perimeterMm).toBeCloseTo(2 * 216 + 4 * Math.hypot(50, thrown / 2), 9);
-    expect(former(58)).toMatchObject({ gang: 3, gangs: 12 });
+    expect(c!.perimeterMm).toBe(760);
+    expect(2 * 216 + 4 * Math.hypot(c!.headMm, thrown / 2)).toBeCloseTo(760, 9);
+    expect(former(760)).toMatchObject({ gang: 3, gangs: 12 });
   });
   it('a trial coil that stands out too far shortens the loop, one that fits leaves it', () => {
-    expect(former(58, 58).correctionMm).toBeCloseTo(0, 12);
-    expect(former(58, 66).correctionMm).toBeLessThan(0);
-    expect(former(58, 50).coils[0]!.perimeterMm).toBeGreaterThan(former(58).coils[0]!.perimeterMm);
+    expect(former(760, 58, 58).correctionMm).toBeCloseTo(0, 12);
+    expect(former(760, 66, 58).correctionMm).toBeLessThan(0);
+    expect(former(760, 50, 58).coils[0]!.perimeterMm).toBeGreaterThan(760);
+    // Without a wanted stand-out the loop's own is wanted.
+    expect(former(760, former(760).coils[0]!.headMm + 8).correctionMm).toBeCloseTo(0, 9);
+  });
+});
+
+describe('loop, mean turn and wire are one figure', () => {
+  const twoPole = (meanTurnMm?: number) => {
+    const { meanTurnMm: _measured, ...rest } = core;
+    const own: CoreSize = { ...rest, ...(meanTurnMm ? { meanTurnMm } : {}) };
+    const result = analyseWinding({
+      winding: {
+        slots: 36,
+        poles: 2,
+        pitch: 14,
+        turnsPerCoil: 10,
+        wires: [{ count: 1, bareDiameterMm: 1 }],
+        circuits: 1,
+        connection: 'star',
+      },
+      core: own,
+      supply: {},
+    });
+    if (!result.ok) throw new Error(result.findings[0]!.message);
+    const list = (
+      settings: Partial<typeof DEFAULT_CUT_SETTINGS> & { trialStandOutMm?: number; standOutMm?: number } = {},
+    ) => {
+      const made = cutList(result.value, own, { volts: 400 }, reels, {
+        ...DEFAULT_CUT_SETTINGS,
+        wireAllowance: 0,
+        ...settings,
+      });
+      if (!made.ok) throw new Error(made.findings[0]!.message);
+      return made.value;
+    };
+    return { analysis: result.value, list };
+  };
+  it.each([undefined, 905])('on a two-pole stator, mean turn measured: %s', (measured) => {
+    const { analysis, list } = twoPole(measured);
+    const meanTurn = analysis.figures.meanTurn!.value;
+    if (measured) expect(meanTurn).toBe(measured);
+    const cut = list();
+    expect(cut.former.coils[0]!.perimeterMm).toBeCloseTo(meanTurn, 9);
+    expect(cut.wire[0]!.lengthM).toBeCloseTo((36 * 10 * meanTurn) / 1000, 9);
+    // The heads reach round the bore: half a loop less its straight part is longer than the arc between the slots.
+    const arc = (Math.PI * 190 * 14) / 36;
+    expect(meanTurn / 2 - 216).toBeGreaterThan(arc);
+  });
+  it('a trial coil changes loop and wire alike', () => {
+    const { analysis, list } = twoPole();
+    const plain = list({ standOutMm: 90 });
+    const tried = list({ standOutMm: 90, trialStandOutMm: 80 });
+    const change = tried.former.correctionMm;
+    expect(change).toBeGreaterThan(0);
+    expect(tried.former.coils[0]!.perimeterMm - plain.former.coils[0]!.perimeterMm).toBeCloseTo(change, 9);
+    expect(tried.wire[0]!.lengthM - plain.wire[0]!.lengthM).toBeCloseTo((36 * 10 * change) / 1000, 9);
+    expect(analysis.figures.copperMass!.value).toBeGreaterThan(0);
+  });
+  it('says when the old ends stood out otherwise than the loop will', () => {
+    const { list } = twoPole();
+    const own = list().former.coils[0]!.headMm + 8;
+    expect(list({ standOutMm: own }).findings).toEqual([]);
+    expect(list({ standOutMm: own * 1.6 }).findings.map((f) => f.code)).toEqual(['cut.stand-out-differs']);
   });
 });
 

@@ -77,8 +77,9 @@ describe('figures of one winding, reckoned by hand', () => {
     expect(v(a, 'copperMass')).toBeCloseTo((volume / 1000) * 0.00889, 6);
   });
 
-  it('coil ends: two a coil', () => {
-    expect(a.coilEnds).toBe(108);
+  it('free ends: two a group wound in one go, two a coil when wound one by one', () => {
+    expect(a.coilEnds).toBe(2 * 18);
+    expect(analysed({ woundIn: 'singles' }).coilEnds).toBe(2 * 54);
   });
 });
 

@@ -163,23 +163,20 @@ describe('zero sequence', () => {
   it('is what the three sums have alike', () => {
     const any = fc.double({ min: -1, max: 1, noNaN: true });
     fc.assert(
-      fc.property(
-        fc.tuple(any, any, any, any, any, any),
-        ([pr, pi, nr, ni, zr, zi]) => {
-          // V lies 120° on: positive sequence p, a·p, a²·p; negative n, a²·n, a·n; zero z, z, z.
-          const at = (k: number) => {
-            const [c, s] = [Math.cos((k * 2 * Math.PI) / 3), Math.sin((k * 2 * Math.PI) / 3)];
-            return {
-              re: pr * c - pi * s + (nr * c + ni * s) + zr,
-              im: pr * s + pi * c + (ni * c - nr * s) + zi,
-            };
+      fc.property(fc.tuple(any, any, any, any, any, any), ([pr, pi, nr, ni, zr, zi]) => {
+        // V lies 120° on: positive sequence p, a·p, a²·p; negative n, a²·n, a·n; zero z, z, z.
+        const at = (k: number) => {
+          const [c, s] = [Math.cos((k * 2 * Math.PI) / 3), Math.sin((k * 2 * Math.PI) / 3)];
+          return {
+            re: pr * c - pi * s + (nr * c + ni * s) + zr,
+            im: pr * s + pi * c + (ni * c - nr * s) + zi,
           };
-          const found = sequences([at(0), at(1), at(2)]);
-          expect(found.positive).toBeCloseTo(Math.hypot(pr, pi), 9);
-          expect(found.negative).toBeCloseTo(Math.hypot(nr, ni), 9);
-          expect(found.zero).toBeCloseTo(Math.hypot(zr, zi), 9);
-        },
-      ),
+        };
+        const found = sequences([at(0), at(1), at(2)]);
+        expect(found.positive).toBeCloseTo(Math.hypot(pr, pi), 9);
+        expect(found.negative).toBeCloseTo(Math.hypot(nr, ni), 9);
+        expect(found.zero).toBeCloseTo(Math.hypot(zr, zi), 9);
+      }),
     );
   });
 

@@ -271,6 +271,15 @@ describe('the connection drawing', () => {
 });
 
 describe('pieces to cut', () => {
+  const core = {
+    boreDiameterMm: 160,
+    coreLengthMm: 200,
+    slotForm: 'round-bottom',
+    slotDepthMm: 30,
+    slotMouthMm: 2,
+    slotWidthTopMm: 9,
+    slotWidthBottomMm: 12,
+  };
   const analysis = analyseWinding({
     winding: {
       slots: 36,
@@ -281,24 +290,11 @@ describe('pieces to cut', () => {
       circuits: 2,
       connection: 'star',
     },
-    core: {},
+    core,
     supply: {},
   });
   if (!analysis.ok) throw new Error('no winding');
-  const cut = cutList(
-    analysis.value,
-    {
-      boreDiameterMm: 160,
-      coreLengthMm: 200,
-      slotForm: 'round-bottom',
-      slotDepthMm: 30,
-      slotMouthMm: 2,
-      slotWidthTopMm: 9,
-      slotWidthBottomMm: 12,
-    },
-    { volts: 400 },
-    [],
-  );
+  const cut = cutList(analysis.value, core, { volts: 400 }, []);
   if (!cut.ok) throw new Error(cut.findings[0]!.message);
   it('are to scale, with their folds and sizes', () => {
     for (const item of cut.value.items) {

@@ -138,7 +138,7 @@ export function cutSheetPdf(
     y = doc.y + 4;
   }
   words(
-    `${analysis.coilEnds} coil ends, ${analysis.connection.joints.length} joints. Sizes beyond the slot itself are common practice: try one piece first.`,
+    `${analysis.coilEnds} free ends, ${analysis.connection.joints.length} joints. Sizes beyond the slot itself are common practice: try one piece first.`,
     MARGIN,
     PAGE.height - 46,
     8.5,

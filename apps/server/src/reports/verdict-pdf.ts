@@ -125,7 +125,7 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
       ['Turns in a coil', turnsOf(analysis)],
       ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
       ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
-      ['Coil ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],
+      ['Free ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],
       ...Object.values(analysis.figures)
         .filter((f) =>
           [

@@ -289,8 +289,7 @@ function Bench({
           </Key>
         </div>
         <p className="mt-2 text-[13px] text-graphite">
-          {connection.groupEnds} group ends, {analysis.coilEnds} coil ends to sleeve. {connection.endsPerLead}{' '}
-          on the first lead
+          {analysis.coilEnds} free ends to sleeve. {connection.endsPerLead} on the first lead
           {connection.endsAtStar ? `, ${connection.endsAtStar} at the star` : ''};{' '}
           {connection.endsPerLead * analysis.winding.wires.reduce((n, w) => n + w.count, 0)} wires gathered
           into that cable.

@@ -66,7 +66,7 @@ function Bench({ file }: { file: MotorFile }) {
       <View letter="B" name="To cut and to buy" className="overflow-auto px-3 py-2">
         <p className="fig text-[17px] font-bold">{writeShorthand(checked.typed)}</p>
         <p className="mb-2 text-[13px] text-graphite">
-          {role === 'proposed' ? 'as proposed' : 'as found'}; {analysis.coilEnds} coil ends, {lead} leads
+          {role === 'proposed' ? 'as proposed' : 'as found'}; {analysis.coilEnds} free ends, {lead} leads
         </p>
         <Pieces list={list} chosen={item.id} onChoose={setChosen} onWorking={setWorking} />
         <h2 className="mt-3 border-b-2 border-ink text-[15px]">Sleeving, leads, cord</h2>
@@ -224,7 +224,7 @@ function Former({ list }: { list: CutList }) {
             {(
               [
                 ['turns counter', String(c.turns), 'turns'],
-                ['round the loop', c.perimeterMm.toFixed(0), 'mm'],
+                ['round the loop, mid bundle', c.perimeterMm.toFixed(0), 'mm'],
                 ['straight part', c.straightMm.toFixed(0), 'mm'],
                 ['throw', c.throwMm.toFixed(0), 'mm'],
                 ['head, each end', c.headMm.toFixed(0), 'mm'],
@@ -247,8 +247,8 @@ function Former({ list }: { list: CutList }) {
           : 'Wind one coil, lay it into its slots, measure how far it stands out, and enter that on the left: the loop is then corrected.'}
       </p>
       <p className="mt-1 text-[13px] text-graphite">
-        Head: two straight legs over the middle; where no stand-out was measured 0.3 of the throw and 15 mm
-        (common practice, no source).
+        The loop is the turn its wire is reckoned by: two straights, four straight legs that meet over the
+        middle, sides as far apart along the bore as their slots.
       </p>
     </>
   );

@@ -56,7 +56,7 @@ const USES: Partial<Record<StationId, Uses>> = {
       ['Joints', String(connection.joints.length)],
       ['Connection', `${winding.circuits} ${winding.connection === 'star' ? 'Y' : 'Δ'}`],
       ['Ends on a lead', String(connection.endsPerLead)],
-      ['Sleeves, two a coil', String(coilEnds)],
+      [`Sleeves, two a ${winding.woundIn === 'singles' ? 'coil' : 'group'}`, String(coilEnds)],
     ],
     more: { to: 'connection', text: 'The connection drawing and its list' },
   },

@@ -46,7 +46,7 @@ export interface WindingAnalysis {
   readonly harmonics: readonly SpaceHarmonic[];
   readonly figures: Figures;
   readonly judged: Readonly<Partial<Record<FigureId, Judged>>>;
-  /** 2 × coils. */
+  /** Free ends, each with its sleeve: two a group wound in one go, or two a coil. */
   readonly coilEnds: number;
   /** The other speed of a winding with two speeds 2 : 1; null with one. */
   readonly slow: SpeedAnalysis | null;
@@ -112,7 +112,7 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
       ));
     },
     slow: slowOf(layout, winding, connected.value, at),
-    coilEnds: 2 * layout.coils.length,
+    coilEnds: 2 * (winding.woundIn === 'singles' ? layout.coils.length : layout.groups.length),
     findings: [
       ...balanceFindings(layout, balance, winding.connection),
       ...spanFindings(layout, isTwoSpeed(connected.value.scheme)),

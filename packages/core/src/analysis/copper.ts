@@ -10,27 +10,36 @@ const COPPER_DENSITY = 8.89; // g/cm³, IEC 60028
 const COPPER_CONSTANT = 234.5; // °C, IEEE 112 and NEMA MG 1 (IEC 60034-1 uses 235)
 
 /**
- * Length of the turns of the coils [m], each coil by its own span: a mean turn is that of the mean span, and what goes over
- * the ends grows with the span.
- * @param coils those of a phase, or all; meanTurnMm of the mean span [mm]; coreLengthMm [mm]; turns the mean of a coil
+ * Length of one turn of a coil by its own span [mm]: a mean turn is that of the mean span, and what goes over the ends grows
+ * with the span. Wire, copper and coil former all take it from here.
+ * @param pitch of the coil [slots]; meanTurnMm of the mean span [mm]; coreLengthMm [mm]
  * Source: geometry; the same line in the span as the estimate of the mean turn.
  */
-export function turnsLengthM(
+export function turnLengthMm(
+  layout: Pick<WindingLayout, 'meanPitch'>,
+  pitch: number,
+  meanTurnMm: number,
+  coreLengthMm: number | undefined,
+): number {
+  const overEnds = coreLengthMm === undefined ? 0 : Math.max(0, meanTurnMm - 2 * coreLengthMm - 100);
+  return meanTurnMm + overEnds * (pitch / layout.meanPitch - 1);
+}
+
+/**
+ * Length of the turns of the coils [m], each coil by its own span.
+ * @param coils those of a phase, or all; turns the mean of a coil
+ */
+export const turnsLengthM = (
   layout: WindingLayout,
   coils: readonly WindingLayout['coils'][number][],
   meanTurnMm: number,
   coreLengthMm: number | undefined,
   turns: number,
-): number {
-  const mean =
-    layout.coils.reduce((s, c) => s + c.pitch * c.turnShare, 0) /
-    layout.coils.reduce((s, c) => s + c.turnShare, 0);
-  const overEnds = coreLengthMm === undefined ? 0 : Math.max(0, meanTurnMm - 2 * coreLengthMm - 100);
-  return coils.reduce(
-    (s, c) => s + (turns * c.turnShare * (meanTurnMm + overEnds * (c.pitch / mean - 1))) / 1000,
+): number =>
+  coils.reduce(
+    (s, c) => s + (turns * c.turnShare * turnLengthMm(layout, c.pitch, meanTurnMm, coreLengthMm)) / 1000,
     0,
   );
-}
 
 /** Resistance and mass from the wire of every coil; phases are not taken for equal. */
 export function copperFigures(

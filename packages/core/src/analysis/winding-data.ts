@@ -9,6 +9,8 @@ export interface WindingData extends WindingSpec, ConnectionSpec {
   /** Turns of every coil; with uneven turns their mean follows from the patterns and this is not looked at. */
   readonly turnsPerCoil: number;
   readonly wires: readonly Strand[];
+  /** A group in one go, with two free ends, or each coil with two of its own; gangs when absent. */
+  readonly woundIn?: 'gangs' | 'singles';
   /** Slots by which one end of the core is turned against the other. */
   readonly skewSlots?: number;
   /** What another winding in the same slots takes up there: bare copper, and Σ enamelled diameter². */

@@ -31,6 +31,14 @@ export const SPECIAL_FIELDS: readonly Field[] = [
 ];
 
 /** How the joints are made; decides the drawing and the list to connect by. */
+/** Ways of joining; fused: the ends melted into one another, through the enamel. */
+export const JOINTS = {
+  brazed: 'brazed',
+  soldered: 'soldered',
+  crimped: 'crimped',
+  fused: 'fused',
+} as const;
+
 export const JOINING_FIELDS: readonly Field[] = [
   choice('circuitsFrom', 'Circuits from', {
     neighbours: 'neighbouring groups',
@@ -39,12 +47,11 @@ export const JOINING_FIELDS: readonly Field[] = [
   choice('jumpers', 'Jumpers', { short: 'short, next pole', long: 'long, skipping a pole' }),
   choice('starPoints', 'Star point', { one: 'one', 'each-circuit': 'one a circuit' }),
   choice('order', 'Order of work', { 'jumpers-first': 'jumpers first', 'leads-first': 'leads first' }),
-  choice(
-    'joint',
-    'Joints',
-    { brazed: 'brazed', soldered: 'soldered', crimped: 'crimped' },
-    'solder softens near the hot spot of class F and H',
-  ),
+  choice('joint', 'Joints', JOINTS, 'solder softens near the hot spot of class F and H'),
+  choice('woundIn', 'Coils are wound', {
+    gangs: 'a group in one go',
+    singles: 'one by one',
+  }),
   quantity('exitClock', 'Leads leave at', 'count', 1, 12, 'o’clock, from the connection end'),
 ];
 

@@ -8,7 +8,7 @@ import { readForm, type Typed } from '../fields/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import type { EnteredCoil, Grouping, WindingKind } from '../winding/index.ts';
 import { readWires, type Strand } from '../wire/index.ts';
-import { CORE_FIELDS, DATA_CARD_FIELDS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
+import { CORE_FIELDS, DATA_CARD_FIELDS, JOINTS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
 import { readCoils, readCounts, readSpans, readTurns, roundTheBore, type Read } from './winding-words.ts';
 
 export interface DataCard {
@@ -34,7 +34,8 @@ export interface DataCard {
   readonly jumpers?: ConnectionSpec['jumpers'];
   readonly starPoints?: ConnectionSpec['starPoints'];
   readonly order?: ConnectionSpec['order'];
-  readonly joint?: 'brazed' | 'soldered' | 'crimped';
+  readonly joint?: keyof typeof JOINTS;
+  readonly woundIn?: 'gangs' | 'singles';
   readonly exitClock?: number;
   readonly endsPerLead?: number;
   readonly starJoint?: 'yes' | 'no';
@@ -167,6 +168,7 @@ export function unconnectedWindingOf(card: DataCard): UnconnectedWinding | null 
     jumpers: card.jumpers,
     starPoints: card.starPoints,
     order: card.order,
+    woundIn: card.woundIn,
   };
   const given = Object.fromEntries(Object.entries(optional).filter(([, v]) => v !== undefined));
   return {

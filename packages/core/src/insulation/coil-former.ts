@@ -1,5 +1,5 @@
 /** The loop each coil is wound on: straight part, throw, heads, and what a trial coil changes about it. */
-import type { SlotShape } from '../analysis/index.ts';
+import { turnLengthMm } from '../analysis/index.ts';
 import type { WindingLayout } from '../winding/index.ts';
 
 export interface FormerCoil {
@@ -9,11 +9,11 @@ export interface FormerCoil {
   readonly turns: number;
   /** Straight part, one slot side [mm]. */
   readonly straightMm: number;
-  /** Distance of the two sides, a chord at half slot depth [mm]. */
+  /** Distance of the two sides along the bore, at half slot depth [mm]. */
   readonly throwMm: number;
   /** Each end: how far the loop stands out beyond the straight part [mm]. */
   readonly headMm: number;
-  /** Round the inside of the loop, once [mm]. */
+  /** Once round the middle of the bundle: a turn of this coil, as its wire is reckoned [mm]. */
   readonly perimeterMm: number;
 }
 
@@ -26,47 +26,57 @@ export interface CoilFormer {
   readonly correctionMm: number;
 }
 
+export interface FormerInput {
+  readonly turnsPerCoil: number;
+  /** Of the mean span, as the wire is reckoned: measured, or worked out from the core. */
+  readonly meanTurnMm: number;
+  readonly coreLengthMm: number;
+  readonly boreMm: number;
+  readonly slotDepthMm: number;
+  /** What the slot insulation stands out of the core at each end. */
+  readonly projectionMm: number;
+  /** How far the end turns are to stand out of the core; what the loop gives where it is not known. */
+  readonly standOutMm?: number;
+  /** How far a coil wound on this former stood out, laid into its slots. */
+  readonly trialStandOutMm?: number;
+}
+
 const leg = (head: number, width: number) => Math.hypot(head, width / 2);
 
 /**
- * Heads are taken as two straight legs that meet over the middle: a loop of perimeter 2·straight + 4·leg.
- * @param standOutMm how far the end turns stand out beyond the core [mm]; worked out from the throw where not known
- * @param trial stand-out of a coil wound on this former and laid into its slots [mm]
- * Source: geometry; first principles. The head where none was measured: 0.3 of the throw and 15 mm, common practice.
+ * The loop of a coil is its turn: two straights and four legs that meet over the middle. The sides lie along the bore as far
+ * apart as their slots do, however far round that is.
+ * Source: geometry; first principles.
  */
-export function coilFormer(
-  layout: WindingLayout,
-  turnsPerCoil: number,
-  coreLengthMm: number,
-  boreMm: number,
-  shape: SlotShape | null,
-  projectionMm: number,
-  standOutMm?: number,
-  trial?: number,
-): CoilFormer {
-  const depth = shape?.depthMm ?? 0.12 * boreMm;
-  const circle = boreMm + depth;
-  const group = layout.groups.reduce((a, b) => (b.coils.length > a.coils.length ? b : a));
+export function coilFormer(layout: WindingLayout, input: FormerInput): CoilFormer {
+  const { turnsPerCoil, meanTurnMm, coreLengthMm, boreMm, slotDepthMm, projectionMm, trialStandOutMm } =
+    input;
+  const round = Math.PI * (boreMm + slotDepthMm);
   const straightMm = coreLengthMm + 2 * projectionMm;
-  let correction = 0;
+  const loop = (pitch: number, perimeterMm: number) => {
+    const throwMm = (round * Math.min(pitch, layout.slots - pitch)) / layout.slots;
+    const legMm = (perimeterMm - 2 * straightMm) / 4;
+    return { throwMm, headMm: Math.sqrt(Math.max(0, legMm * legMm - (throwMm * throwMm) / 4)) };
+  };
+  // The trial coil says how much head this loop really gives; four legs share the difference.
+  const mean = loop(layout.meanPitch, meanTurnMm);
+  const wanted = Math.max(0, (input.standOutMm ?? mean.headMm + projectionMm) - projectionMm);
+  const correctionMm =
+    trialStandOutMm === undefined
+      ? 0
+      : 4 * (leg(wanted, mean.throwMm) - leg(Math.max(0, trialStandOutMm - projectionMm), mean.throwMm));
+  const group = layout.groups.reduce((a, b) => (b.coils.length > a.coils.length ? b : a));
   const coils = group.coils.map((n, i): FormerCoil => {
     const coil = layout.coils[n - 1]!;
-    const throwMm =
-      circle * Math.sin((Math.PI * Math.min(coil.pitch, layout.slots - coil.pitch)) / layout.slots);
-    const wanted = Math.max(10, (standOutMm ?? 0.3 * throwMm + 15) - projectionMm);
-    // The trial coil says how much head this loop really gives; four legs share the difference.
-    const got = trial === undefined ? wanted : Math.max(1, trial - projectionMm);
-    const change = 4 * (leg(wanted, throwMm) - leg(got, throwMm));
-    correction = Math.abs(change) > Math.abs(correction) ? change : correction;
+    const perimeterMm = turnLengthMm(layout, coil.pitch, meanTurnMm, coreLengthMm) + correctionMm;
     return {
       place: i + 1,
       pitch: coil.pitch,
       turns: Math.round(coil.turnShare * turnsPerCoil),
       straightMm,
-      throwMm,
-      headMm: wanted,
-      perimeterMm: 2 * straightMm + 4 * leg(wanted, throwMm) + change,
+      ...loop(coil.pitch, perimeterMm),
+      perimeterMm,
     };
   });
-  return { coils, gang: group.coils.length, gangs: layout.groups.length, correctionMm: correction };
+  return { coils, gang: group.coils.length, gangs: layout.groups.length, correctionMm };
 }

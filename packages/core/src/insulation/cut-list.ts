@@ -1,5 +1,11 @@
 /** What to cut and buy for one winding: liners, separators, wedges, phase paper, sleeving, cord, leads, wire, former. */
-import { slotShape, type CoreSize, type SlotShape, type WindingAnalysis } from '../analysis/index.ts';
+import {
+  slotShape,
+  turnsLengthM,
+  type CoreSize,
+  type SlotShape,
+  type WindingAnalysis,
+} from '../analysis/index.ts';
 import {
   CP,
   derive,
@@ -37,6 +43,9 @@ export const DEFAULT_CUT_SETTINGS: CutSettings = {
   leadLengthMm: 600,
   wedgeThicknessMm: 2,
 };
+
+/** A mean turn from the core is right within about 10 %, which is a third of a usual head (common practice, no source). */
+const STAND_OUT_DOUBTED = 0.33;
 
 export interface CutItem {
   readonly id: 'liner' | 'separator' | 'wedge' | 'phase-paper';
@@ -76,7 +85,8 @@ export function cutList(
   const { layout, winding } = analysis;
   const shape = slotShape(layout, core);
   const { coreLengthMm: L, boreDiameterMm: D } = core;
-  if (!shape || !L || !D)
+  const { meanTurn } = analysis.figures;
+  if (!shape || !L || !D || !meanTurn)
     return refused([
       finding(
         'stop',
@@ -214,16 +224,17 @@ export function cutList(
       false,
     ),
   );
-  const former = coilFormer(
-    layout,
-    layout.meanTurns ?? winding.turnsPerCoil,
-    L,
-    D,
-    shape,
-    out,
-    settings.standOutMm,
-    settings.trialStandOutMm,
-  );
+  const turns = layout.meanTurns ?? winding.turnsPerCoil;
+  const former = coilFormer(layout, {
+    turnsPerCoil: turns,
+    meanTurnMm: meanTurn.value,
+    coreLengthMm: L,
+    boreMm: D,
+    slotDepthMm: shape.depthMm,
+    projectionMm: out,
+    ...(settings.standOutMm === undefined ? {} : { standOutMm: settings.standOutMm }),
+    ...(settings.trialStandOutMm === undefined ? {} : { trialStandOutMm: settings.trialStandOutMm }),
+  });
   const head = former.coils[0]!.headMm + out;
   const widest = Math.max(...layout.groups.map((g) => g.coils.length));
   const arc =
@@ -282,11 +293,9 @@ export function cutList(
     electrical.amperes ?? 0,
     settings.leadLengthMm,
   );
-  const meanTurn = analysis.figures.meanTurn?.value ?? former.coils[0]!.perimeterMm;
-  const turns = layout.meanTurns ?? winding.turnsPerCoil;
   const wire = wireToTake(
     winding.wires,
-    (layout.coils.length * turns * meanTurn) / 1000,
+    turnsLengthM(layout, layout.coils, meanTurn.value + former.correctionMm, L, turns),
     stock,
     settings.wireAllowance,
   );
@@ -294,6 +303,21 @@ export function cutList(
   const strandOver = Math.max(
     ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
   );
+  const reckoned = former.coils[0]!.headMm + out;
+  if (
+    settings.standOutMm !== undefined &&
+    settings.trialStandOutMm === undefined &&
+    core.meanTurnMm === undefined &&
+    Math.abs(reckoned / settings.standOutMm - 1) > STAND_OUT_DOUBTED
+  )
+    findings.push(
+      finding(
+        'watch',
+        'cut.stand-out-differs',
+        `The loop worked out from the core stands out ${reckoned.toFixed(0)} mm; on the card the ends stood out ${settings.standOutMm.toFixed(0)} mm. Wind one trial coil and enter how far it stands out, or measure a mean turn.`,
+        ['trialStandOut', 'meanTurn', 'overhang'],
+      ),
+    );
   for (const need of wire)
     if (need.shortKg > 1e-6)
       findings.push(

@@ -70,7 +70,7 @@ export function softGoods(
   return [
     {
       id: 'coil-sleeving',
-      name: 'Sleeving over coil ends, two a coil',
+      name: `Sleeving over coil ends, two a ${winding.woundIn === 'singles' ? 'coil' : 'group wound in one go'}`,
       what: `${sleeving}, bore ${(Math.ceil(bundle * 1.15 * 2) / 2).toFixed(1)} mm`,
       count: coilEnds,
       unit: 'pieces',

@@ -1,6 +1,6 @@
 /** Searches all windings of one core within limits: span, turns, circuits, connection and wires from stock. */
 import type { CoreSize, Supply } from '../analysis/index.ts';
-import { slotShape } from '../analysis/index.ts';
+import { slotShape, turnLengthMm } from '../analysis/index.ts';
 import { circuitsThatWork, connectionList, type Star } from '../connection/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import { effectiveFactor, layOut, skewFactor, type WindingSpec } from '../winding/index.ts';
@@ -265,6 +265,7 @@ function spanOf(space: SearchSpace, pitch: number): Span[] {
       : { ...rest, pitch };
   const { boreDiameterMm: D = 0, coreLengthMm: L = 0 } = space.core;
   const depth = slotShape(space.winding, space.core)?.depthMm ?? 0.12 * D;
+  const found = layOut(space.winding);
   const byCircuits = circuitsThatWork(spec)
     .filter((c) => space.circuits.includes(c))
     .flatMap((c) => {
@@ -280,7 +281,11 @@ function spanOf(space: SearchSpace, pitch: number): Span[] {
   return alike.flatMap(({ circuits, layout }) => {
     const factor = effectiveFactor(layout);
     if (factor < space.limits.windingFactorLeast) return [];
-    const meanTurnMm = 2 * L + (2.4 * Math.PI * (D + depth) * layout.meanPitch) / space.winding.slots + 100;
+    // Measured on the winding that is there, and carried over to the other spans.
+    const meanTurnMm =
+      space.core.meanTurnMm && found.ok
+        ? turnLengthMm(found.value, layout.meanPitch, space.core.meanTurnMm, L)
+        : 2 * L + (2.4 * Math.PI * (D + depth) * layout.meanPitch) / space.winding.slots + 100;
     return [{ pitch, factor, meanTurnMm, circuits }];
   });
 }

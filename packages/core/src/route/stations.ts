@@ -1,4 +1,5 @@
 /** The stations of an AC rewind: what to do, what to record, what can hurt. */
+import { JOINTS } from '../data-card/card-fields.ts';
 import { choice, quantity, text, type Field } from '../fields/index.ts';
 import type { Stage, TestKindId } from '../electrical-tests/index.ts';
 
@@ -181,12 +182,7 @@ export const STATIONS: readonly Station[] = [
       'Walk the polarity round the bore with a low direct current and a compass.',
     ],
     record: [
-      choice('joints', 'Joints', {
-        brazed: 'brazed',
-        soldered: 'soldered',
-        crimped: 'crimped',
-        fused: 'fused',
-      }),
+      choice('joints', 'Joints', JOINTS),
       choice('allMade', 'Every joint of the list made and sleeved', YES),
     ],
     required: ['joints', 'allMade'],
@@ -226,11 +222,13 @@ export const STATIONS: readonly Station[] = [
     ],
     record: [
       quantity('preheat', 'Part at preheat', 'temperature', 10, 250),
-      text('batch', 'Varnish and batch', undefined, 80),
+      text('batch', 'Varnish and batch', 'of bonding wire: wire and batch', 80),
       choice('method', 'Method', {
         dip: 'dip and bake',
         vacuum: 'vacuum-pressure',
+        'vacuum-alone': 'vacuum alone',
         trickle: 'trickle or roll',
+        bonding: 'bonding wire, by current',
       }),
     ],
     required: ['preheat', 'batch', 'method'],

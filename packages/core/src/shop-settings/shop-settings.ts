@@ -5,7 +5,9 @@ import { choice, quantity, readForm, type Field, type Typed } from '../fields/in
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
 import type { Finding } from '../quantity/index.ts';
 
-const joining = JOINING_FIELDS.filter((f) => ['order', 'joint', 'jumpers', 'starPoints'].includes(f.id));
+const joining = JOINING_FIELDS.filter((f) =>
+  ['order', 'joint', 'jumpers', 'starPoints', 'woundIn'].includes(f.id),
+);
 
 export const SETTINGS_FIELDS: readonly Field[] = [
   choice('marks', 'Terminal marks', { iec: 'U1 V1 W1, IEC 60034-8', nema: 'T1 T2 T3, NEMA MG 1' }),
@@ -25,6 +27,7 @@ export const SETTINGS_FIELDS: readonly Field[] = [
   quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
   quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
   quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+  quantity('touch', 'A part may be touched below', 'temperature', 30, 70, 'at its surface; 48 °C when empty'),
   choice(
     'backup',
     'Back-ups',
@@ -39,10 +42,18 @@ export const SETTINGS_FIELDS: readonly Field[] = [
   }),
 ];
 
+/**
+ * Bare metal held for some minutes burns from 48 °C on.
+ * Source: ISO 13732-1, burn thresholds of hot surfaces (from memory).
+ */
+const TOUCH_C = 48;
+
 export interface ShopSettings {
   readonly analysis: Partial<AnalysisSettings>;
   readonly cut: CutSettings;
   readonly backIronLimitT: number;
+  /** Hottest surface that may be touched [°C]. */
+  readonly touchC: number;
   /** Defaults for what a card leaves open about joining. */
   readonly joining: Typed;
   /** Whether a proposal waits for a lead before it is the plan. */
@@ -75,11 +86,13 @@ export function readShopSettings(typed: Typed): ShopSettings {
       }),
     },
     backIronLimitT: n['backIronLimit'] ?? 1.6,
+    touchC: n['touch'] ?? TOUCH_C,
     joining: given({
       order: texts['order'],
       joint: texts['joint'],
       jumpers: texts['jumpers'],
       starPoints: texts['starPoints'],
+      woundIn: texts['woundIn'],
     }) as Typed,
     proposalNeedsRelease: texts['proposalRelease'] !== 'at-once',
     findings,
