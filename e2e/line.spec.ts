@@ -67,7 +67,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(page.getByText('reads 11.19 kW')).toBeVisible();
     await expect(page.getByText(/4 poles, slip 3.0 %/)).toBeVisible();
     // The promise is typed into the browser's own date field.
-    await field(page, 'promised').fill('2026-12-24T12:00');
+    await field(page, 'promised').fill(new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 16));
     await press(page, page.getByRole('button', { name: /Take it in/ }));
     await expect(page).toHaveURL(new RegExp(`/motor/${NUMBER}/card`));
   });
@@ -78,6 +78,12 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await typeAll(page, {
       endsPerLead: '2',
       starJoint: 'yes',
+      jumpers: 'short',
+      exitClock: '3',
+      overhang: '48',
+      linerFound: '0.01 in',
+      leadsFound: '3 of 4 mm²',
+      sensorsFound: 'none',
       bore: '6.5 in',
       coreLength: '150',
       backIron: '26',
@@ -87,7 +93,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(
       page.getByText(/The card says 4Y, but 2 ends lie on a lead: that is 2Y or 1Δ/),
     ).toBeVisible();
-    await expect(page.getByText('Do not strip')).toBeVisible();
+    await expect(page.getByText('Do not go on')).toBeVisible();
     await expect(page.getByText('reads 165.1 mm')).toBeVisible();
   });
 
@@ -96,7 +102,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(field(page, 'bore')).toHaveValue('6.5 in');
     await expect(field(page, 'shorthand')).toHaveValue('36s 4p 1-8 T18 2x1.06 4Y');
     await typeAll(page, { circuits: '2' });
-    await expect(page.getByText('Complete: may be stripped')).toBeVisible();
+    await expect(page.getByText('Complete, nothing contradicts')).toBeVisible();
     await page.keyboard.press('Control+s');
     await expect(told(page)).toContainText('The card is saved');
   });
@@ -155,7 +161,8 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
 
     await signStation(page, 'Intake', { failed: 'turn short, slot 12' });
     await signStation(page, 'Take the winding data', {});
-    await signStation(page, 'Burn off and strip', { partTemperature: '670 F' });
+    await signStation(page, 'Saw and burn off', { partTemperature: '670 F' });
+    await signStation(page, 'Pull the coils', {});
     await measure(page, 'core-loss', 'bare', { before: '3', after: '3.1' }, 'Sound');
     await traveller(page);
     await signStation(page, 'Clean and prove the core', { media: 'soft' });

@@ -22,7 +22,7 @@ test('the card reads two ways of a lead count, and puts the right one on the car
   await readings.getByRole('button', { name: 'Put 2Δ on the card' }).click();
   await expect(field(page, 'circuits')).toHaveValue('2');
   await expect(field(page, 'shorthand')).toHaveValue(/2D$/);
-  await expect(page.getByText('Complete: may be stripped')).toBeVisible();
+  await expect(page.getByText('Complete, nothing contradicts')).toBeVisible();
   // Only typed, not saved: the other people of the shop still see the old card.
   await page.getByRole('button', { name: 'Undo typing' }).click();
   await expect(field(page, 'circuits')).toHaveValue('3');

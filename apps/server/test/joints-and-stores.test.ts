@@ -78,7 +78,7 @@ describe('a joint', () => {
   it('goes out with the record and comes in again', async () => {
     const out = await shop.lead.get<Record<string, unknown>>('motors/6001/record.json');
     expect(out.body['jointMarks']).toHaveLength(3);
-    expect(out.body['version']).toBe(3);
+    expect(out.body['version']).toBe(4);
   });
 });
 

@@ -47,6 +47,7 @@ async function motor() {
     await sign('intake', { failed: 'x' });
     await sign('data');
     await sign('strip', { partTemperature: '350' });
+    await sign('pull');
     await read('core-loss', 'bare', { before: '3', after: '3.1' });
     await sign('core', { media: 'soft' });
     await sign('insulate', { liner: '0.3', standOut: '8' });
@@ -219,7 +220,8 @@ describe('what was wound', () => {
     await s.lead.post('shop/reels', { name: 'R77', bareDiameterMm: 1.06, grade: 2, massKg: 20 });
     await m.sign('intake', { failed: 'x' });
     await m.sign('data');
-    await m.sign('strip', { partTemperature: '350', copper: '50' });
+    await m.sign('strip', { partTemperature: '350' });
+    await m.sign('pull', { copper: '50' });
     await m.read('core-loss', 'bare', { before: '3', after: '3.1' });
     await m.sign('core', { media: 'soft' });
     await m.sign('insulate', { liner: '0.3', standOut: '8' });

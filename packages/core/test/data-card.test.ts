@@ -30,6 +30,12 @@ const good: Typed = {
   connection: 'delta',
   endsPerLead: '4',
   starJoint: 'no',
+  jumpers: 'short',
+  exitClock: '3',
+  overhang: '62',
+  linerFound: '0.3',
+  leadsFound: '6 of 10 mm²',
+  sensorsFound: 'none',
   bore: '250',
   coreLength: '210',
   backIron: '27',
@@ -54,7 +60,7 @@ describe('a card that is right', () => {
     const checked = checkDataCard(rest, plate);
     expect(checked.complete).toBe(false);
     expect(checked.missing.map((m) => m.id)).toEqual(['turns', 'bore']);
-    expect(checkDataCard({}, plate).missing).toHaveLength(14);
+    expect(checkDataCard({}, plate).missing).toHaveLength(21);
   });
 });
 

@@ -14,7 +14,7 @@ import {
   readShorthand,
   readSpan,
   readWires,
-  REQUIRED_BEFORE_STRIPPING,
+  NEEDED_ON_CARD,
   requiredBefore,
   showMinutes,
   showShort,
@@ -81,9 +81,10 @@ describe.each(FORMS)('form %s', (_name, fields) => {
   });
 });
 
-it('what is required before stripping is on the card', () => {
+it('what a gate asks for is on the card, once', () => {
   const ids = DATA_CARD_FIELDS.map((f) => f.id);
-  for (const id of REQUIRED_BEFORE_STRIPPING) expect(ids).toContain(id);
+  for (const id of NEEDED_ON_CARD) expect(ids).toContain(id);
+  expect(new Set(NEEDED_ON_CARD).size).toBe(NEEDED_ON_CARD.length);
 });
 
 it('counted things are whole', () => {

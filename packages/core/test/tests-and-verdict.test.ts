@@ -18,6 +18,7 @@ import {
   newestReadings,
   permissibleUnbalance,
   readNameplate,
+  isBehind,
   requiredBefore,
   standingOf,
   STATIONS,
@@ -50,6 +51,13 @@ const card = {
   circuits: '2',
   connection: 'star',
   endsPerLead: '2',
+  starJoint: 'yes',
+  jumpers: 'short',
+  exitClock: '3',
+  overhang: '55',
+  linerFound: '0.3',
+  leadsFound: '6 of 4 mm²',
+  sensorsFound: 'none',
   bore: '165',
   coreLength: '150',
   backIron: '26',
@@ -327,7 +335,16 @@ describe('route', () => {
   it('wants both bodies before they meet', () => {
     expect(requiredBefore('match')).toEqual(['cure', 'balance']);
     expect(requiredBefore('strip')).toEqual(['data']);
+    expect(requiredBefore('core')).toEqual(['pull']);
     expect(requiredBefore('intake')).toEqual([]);
+  });
+  it('a station that a route has grown since is behind a motor that is past it', () => {
+    const older = signed('intake', 'data', 'strip', 'core');
+    expect(isBehind('pull', older)).toBe(true);
+    expect(standingOf(older, []).standings[0]!.station).toBe('insulate');
+    expect(isBehind('pull', signed('intake', 'data', 'strip'))).toBe(false);
+    // No other station may be left out.
+    expect(isBehind('strip', signed('intake', 'data', 'pull'))).toBe(false);
   });
   it('a hold stops its own body and all that comes after they meet, not the other body', () => {
     expect(holdOn('wind', [hold('stator')])).not.toBeNull();
@@ -387,13 +404,32 @@ describe('gates and verdict', () => {
   });
   const without = (kind: TestKindId) => full.filter((t) => t.kind !== kind);
 
-  it('the gate before stripping opens for a complete card only', () => {
-    expect(checkGate('before-stripping', facts()).open).toBe(true);
-    const wrong = checkDataCard({ ...card, circuits: '4' }, plate, false);
-    expect(checkGate('before-stripping', facts({ card: wrong })).open).toBe(false);
-    const { turns: _, ...gap } = card;
-    const shut = checkGate('before-stripping', facts({ card: checkDataCard(gap, plate, false) }));
-    expect(shut.findings.map((f) => f.code)).toEqual(['gate.card-gap']);
+  // Common practice, no source: what a step destroys is on the card before it; the rest can still be seen after it.
+  const OF_THE_CARD = ['before-stripping', 'before-pulling', 'before-winding'] as const;
+  it.each([
+    ['sensorsFound', [false, false, false]],
+    ['overhang', [false, false, false]],
+    ['endsPerLead', [false, false, false]],
+    ['turns', [true, false, false]],
+    ['wires', [true, false, false]],
+    ['bore', [true, true, false]],
+    ['slotArea', [true, true, false]],
+  ] as const)('a card without %s opens its gates so: %j', (field, open) => {
+    const { [field]: _, ...gap } = card;
+    const of = facts({ card: checkDataCard(gap, plate, false) });
+    expect(OF_THE_CARD.map((gate) => checkGate(gate, of).open)).toEqual(open);
+    const shut = checkGate(OF_THE_CARD[open.indexOf(false)]!, of);
+    expect(shut.findings.filter((f) => f.severity === 'stop').map((f) => [f.code, f.fields[0]])).toEqual([
+      ['gate.card-gap', field],
+    ]);
+  });
+  it('the gates of the card open for a complete card, and a contradiction shuts them while it can be looked at', () => {
+    expect(OF_THE_CARD.map((gate) => checkGate(gate, facts()).open)).toEqual([true, true, true]);
+    const ends = facts({ card: checkDataCard({ ...card, circuits: '4' }, plate, false) });
+    expect(checkGate('before-stripping', ends).open).toBe(false);
+    // Turns can be counted again until the coils are pulled.
+    const turns = facts({ card: checkDataCard({ ...card, turns: '4' }, plate, false) });
+    expect(OF_THE_CARD.map((gate) => checkGate(gate, turns).open)).toEqual([true, false, false]);
   });
   it.each([
     ['before-varnish', 'polarity'],

@@ -31,6 +31,12 @@ const CARD: Typed = {
   circuits: '2',
   connection: 'star',
   endsPerLead: '2',
+  jumpers: 'short',
+  exitClock: '3',
+  overhang: '55',
+  linerFound: '0.3',
+  leadsFound: '6 of 4 mm²',
+  sensorsFound: 'none',
   starJoint: 'yes',
   bore: '165',
   coreLength: '150',
@@ -87,7 +93,7 @@ const VISIT: Visit = {
   number: '4001',
   plate: PLATE,
   windings: [{ role: 'as-found', typed: CARD, planOrder: 1, releasedAt: null }],
-  steps: (['intake', 'data', 'strip', 'core', 'insulate', 'wind'] as const)
+  steps: (['intake', 'data', 'strip', 'pull', 'core', 'insulate', 'wind'] as const)
     .map((s, i) => step(s, 2 + i))
     .concat(step('connect', 30)),
   holds: [],
@@ -299,7 +305,7 @@ describe('signing', () => {
 
   it('doubts the card when the scale says a fifth more or less, in any unit', () => {
     const expected = judge(VISIT).plans.asFound.analysis!.figures.copperMass!.value;
-    const strip = (copper: string) => sign(VISIT, 'strip', { partTemperature: '350', copper }).record;
+    const strip = (copper: string) => sign(VISIT, 'pull', { copper }).record;
     expect(strip(expected.toFixed(2))).toEqual([]);
     expect(strip(`${(expected * 1.19 * 2.20462).toFixed(2)} lb`)).toEqual([]);
     expect(strip(`${(expected * 1.22).toFixed(2)} kg`)).toEqual(['station.copper-differs']);

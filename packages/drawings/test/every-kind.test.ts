@@ -274,7 +274,7 @@ describe('pieces to cut', () => {
   const core = {
     boreDiameterMm: 160,
     coreLengthMm: 200,
-    slotForm: 'round-bottom',
+    slotForm: 'round-bottom' as const,
     slotDepthMm: 30,
     slotMouthMm: 2,
     slotWidthTopMm: 9,

@@ -45,12 +45,16 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   });
   document.steps.forEach((step, i) => {
     if (step.signedOrder === null) return;
-    for (const before of requiredBefore(step.station as StationId)) {
-      const earlier = signed.get(before);
+    const before = requiredBefore(step.station as StationId).flatMap((id) =>
+      // A record from before the route had grown a station goes without it.
+      stationOf(id).addedLater && !signed.has(id) ? requiredBefore(id) : [id],
+    );
+    for (const id of before) {
+      const earlier = signed.get(id);
       if (earlier === undefined || earlier > step.signedOrder)
         stop(
           'wrong-order',
-          `${stationOf(step.station as StationId).title} is signed, and ${stationOf(before).title.toLowerCase()}, which comes first, is not or later.`,
+          `${stationOf(step.station as StationId).title} is signed, and ${stationOf(id).title.toLowerCase()}, which comes first, is not or later.`,
           `steps.${i}`,
         );
     }

@@ -1,11 +1,13 @@
 /** The data card: taking the winding data, with the drawing beside it and the checks under it. */
 import {
+  BURNT_FIELDS,
+  CARD_MOMENTS,
   COUNT_FIELDS,
   CORE_FIELDS,
   JOINING_FIELDS,
   MEASURED_FIELDS,
   proposePoles,
-  REQUIRED_BEFORE_STRIPPING,
+  NEEDED_ON_CARD,
   SLOT_FIELDS,
   SPECIAL_FIELDS,
   WINDING_FIELDS,
@@ -27,6 +29,14 @@ import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { LeadReadings } from './lead-readings.tsx';
 import { MergeBox } from './merge-box.tsx';
 import { useCard } from './use-card.ts';
+
+const FIRST = ['jumpers', 'exitClock', 'overhang'];
+const GONE_WITH_THE_ENDS = [
+  ...[...JOINING_FIELDS, ...SLOT_FIELDS].filter((f) => FIRST.includes(f.id)),
+  ...BURNT_FIELDS,
+];
+const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
+const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
 export function DataCard() {
   return <MotorSheet>{(file) => <Card key={file.motor.number} file={file} />}</MotorSheet>;
@@ -71,6 +81,9 @@ function Card({ file }: { file: MotorFile }) {
     setTimeout(go, 60);
   };
   const stops = checked.findings.filter((f) => f.severity === 'stop').length;
+  const next = CARD_MOMENTS.find((m) => checked.missing.some((f) => f.moment === m.id));
+  const ofNext = checked.missing.filter((f) => f.moment === next?.id);
+  const later = checked.missing.length - ofNext.length;
 
   const field = (f: Field) => (
     <TypedField
@@ -79,7 +92,7 @@ function Card({ file }: { file: MotorFile }) {
       value={typed[f.id] ?? ''}
       onType={(v) => card.type({ [f.id]: v })}
       doubts={checked.findings.filter((x) => x.fields.includes(f.id) && !x.code.startsWith('field.'))}
-      missing={REQUIRED_BEFORE_STRIPPING.includes(f.id)}
+      missing={NEEDED_ON_CARD.includes(f.id)}
       suggestion={
         f.id === 'poles' && proposed && !typed['poles'] ? (
           <button
@@ -95,7 +108,7 @@ function Card({ file }: { file: MotorFile }) {
   );
   return (
     <Sheet file={file} columns="8fr 4fr">
-      <View letter="A" name="Data card" note="as found, before the saw" className="overflow-auto px-4 py-2">
+      <View letter="A" name="Data card" note="as found" className="overflow-auto px-4 py-2">
         <form
           ref={form}
           onSubmit={(e) => {
@@ -114,12 +127,13 @@ function Card({ file }: { file: MotorFile }) {
             {SPECIAL_FIELDS.map(field)}
           </More>
           <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
-          <More title="How it was joined" fields={JOINING_FIELDS} typed={typed}>
-            {JOINING_FIELDS.map(field)}
+          <Group title="Gone after the saw and burn-off">{GONE_WITH_THE_ENDS.map(field)}</Group>
+          <More title="How it was joined" fields={JOINED} typed={typed}>
+            {JOINED.map(field)}
           </More>
           <Group title="Core">{CORE_FIELDS.map(field)}</Group>
-          <More title="Slot shape, end turns" fields={SLOT_FIELDS} typed={typed}>
-            {SLOT_FIELDS.map(field)}
+          <More title="Slot shape, end turns" fields={SLOT} typed={typed}>
+            {SLOT.map(field)}
           </More>
           <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>
           <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
@@ -143,21 +157,22 @@ function Card({ file }: { file: MotorFile }) {
           <div className="leading-tight">
             <b className={`block text-[21px] ${stops ? 'text-carmine' : ''}`}>
               {stops
-                ? 'Do not strip'
-                : checked.missing.length
-                  ? `${checked.missing.length} still to take`
-                  : 'Complete: may be stripped'}
+                ? 'Do not go on'
+                : next
+                  ? `${ofNext.length} to take before ${next.name}`
+                  : 'Complete, nothing contradicts'}
             </b>
             <span className="text-[14px] text-graphite">
               {stops
                 ? `${stops} to clear first`
-                : checked.missing.length
-                  ? checked.missing
-                      .map((m) => m.label)
-                      .slice(0, 4)
-                      .join(', ') + (checked.missing.length > 4 ? ' …' : '')
-                  : 'nothing missing, nothing contradicts'}
+                : ofNext
+                    .map((m) => m.label)
+                    .slice(0, 4)
+                    .join(', ') + (ofNext.length > 4 ? ' …' : '')}
             </span>
+            {!stops && next && later > 0 && (
+              <span className="block text-[14px] text-graphite">{later} more can wait until later steps</span>
+            )}
           </div>
         </div>
         {checked.leadReadings.length > 0 &&

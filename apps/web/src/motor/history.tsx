@@ -37,7 +37,13 @@ const testOf = (what: string) => Object.values(TEST_KINDS).find((k) => k.id === 
 
 /** The form an event filled: two forms may have a field of the same name in another unit. */
 const fieldsOf = (what: string): readonly Field[] =>
-  stationOf(what)?.record ?? testOf(what)?.fields ?? [...DATA_CARD_FIELDS, ...NAMEPLATE_FIELDS];
+  formOf(what) ?? testOf(what)?.fields ?? [...DATA_CARD_FIELDS, ...NAMEPLATE_FIELDS];
+
+/** What a station records, and what the others do: an older record may hold what has moved to another station since. */
+function formOf(what: string): readonly Field[] | undefined {
+  const station = stationOf(what);
+  return station && [...station.record, ...STATIONS.flatMap((s) => s.record)];
+}
 
 /** Texts and figures of a change, those in a form in it as well. */
 function flat(value: unknown): Record<string, string> {

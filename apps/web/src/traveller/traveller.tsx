@@ -4,6 +4,10 @@ import {
   holdOn,
   mayGoOn,
   passOf,
+  cautionOf,
+  GATES_OF_THE_CARD,
+  isBehind,
+  readShopSettings,
   requiredBefore,
   signerOf,
   stationOf,
@@ -81,9 +85,8 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const judged = useMemo(() => judgedOf(file), [file]);
   const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
   const against = signed ? [] : mayGoOn(judged, station.id);
-  const before = requiredBefore(station.id).filter(
-    (id) => !file.steps.some((s) => s.station === id && s.signedAt),
-  );
+  const caution = cautionOf(station, readShopSettings(file.settings).touch);
+  const before = requiredBefore(station.id).filter((id) => !isBehind(id, file.steps));
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
   const passed = station.gate ? passOf(judged.visit, station.gate) : null;
   const shut = gate !== null && !gate.open && !passed;
@@ -142,7 +145,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               )}
             </span>
           </header>
-          {station.caution && <Caution name={station.caution.name} text={station.caution.text} large />}
+          {caution && <Caution name={caution.name} text={caution.text} large />}
           <ol className="mt-3 space-y-1.5 text-[18px] leading-snug max-xl:text-[20px]">
             {station.todo.map((t, i) => (
               <li key={t} className="flex gap-3">
@@ -182,9 +185,9 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               <div className="mt-3 flex flex-wrap gap-3">
                 <Link
                   className="inline-flex min-h-12 items-center border-[1.5px] border-ink px-4 font-[650]"
-                  to={`/motor/${encodeURIComponent(number)}/${station.gate === 'before-stripping' ? 'card' : 'tests'}`}
+                  to={`/motor/${encodeURIComponent(number)}/${GATES_OF_THE_CARD.has(station.gate!) ? 'card' : 'tests'}`}
                 >
-                  {station.gate === 'before-stripping' ? 'To the data card' : 'To the tests'}
+                  {GATES_OF_THE_CARD.has(station.gate!) ? 'To the data card' : 'To the tests'}
                 </Link>
                 {session?.role === 'lead' && (
                   <Key className="min-h-12" onClick={() => setAsking('pass')}>

@@ -61,6 +61,12 @@ export const COUNT_FIELDS: readonly Field[] = [
   quantity('coilsCounted', 'Coils counted', 'count', 1, 288),
   quantity('groupsCounted', 'Groups counted', 'count', 1, 288),
 ];
+/** What burn-off takes; “none” is an answer. */
+export const BURNT_FIELDS: readonly Field[] = [
+  quantity('linerFound', 'Old slot liner', 'length', 0.05, 3),
+  text('leadsFound', 'Leads: size, number, marks', 'such as 6 of 4 mm², U1 to W2', 80),
+  text('sensorsFound', 'Thermal sensors', 'kind and place, or none', 80),
+];
 export const CORE_FIELDS: readonly Field[] = [
   quantity('bore', 'Bore', 'length', 10, 3000),
   quantity('coreLength', 'Core length', 'length', 5, 3000),
@@ -105,6 +111,7 @@ export const DATA_CARD_FIELDS: readonly Field[] = [
   ...SPECIAL_FIELDS,
   ...JOINING_FIELDS,
   ...COUNT_FIELDS,
+  ...BURNT_FIELDS,
   ...CORE_FIELDS,
   ...SLOT_FIELDS,
   ...MEASURED_FIELDS,
@@ -118,29 +125,3 @@ export const PROPOSAL_FIELDS: readonly Field[] = [
   ...JOINING_FIELDS,
   ...SUPPLY_FIELDS,
 ];
-
-/** Without these the winding cannot be made again once it is out. */
-export const REQUIRED_BEFORE_STRIPPING: readonly string[] = [
-  'slots',
-  'poles',
-  'layers',
-  'span',
-  'turns',
-  'wires',
-  'circuits',
-  'connection',
-  'endsPerLead',
-  'bore',
-  'coreLength',
-  'backIron',
-  'toothWidth',
-  'slotArea',
-];
-
-/** What stands in for a required field: spans and turns in a list of coils, slot depth and widths for the area. */
-export const STANDS_IN: Readonly<Record<string, string>> = {
-  span: 'coils',
-  turns: 'coils',
-  layers: 'coils',
-  slotArea: 'slotDepth',
-};

@@ -9,7 +9,7 @@ import {
 import type { Typed } from '../fields/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import type { Finding } from '../quantity/index.ts';
-import { DATA_CARD_FIELDS, REQUIRED_BEFORE_STRIPPING, STANDS_IN } from './card-fields.ts';
+import { missingOnCard, type MissingField } from './moments.ts';
 import { checkCore, checkCounts, checkPoles, checkWires } from './check-counts.ts';
 import { checkFigures, checkLead } from './check-figures.ts';
 import { coreOf, readDataCard, unconnectedWindingOf, windingOf, type DataCard } from './data-card.ts';
@@ -23,8 +23,8 @@ export interface CheckedCard {
   /** The second winding of a core that holds two. */
   readonly second: WindingAnalysis | null;
   readonly findings: readonly Finding[];
-  /** Labels of required fields still empty. */
-  readonly missing: readonly { readonly id: string; readonly label: string }[];
+  /** Needed fields still empty, in the order of the moments at which they are lost. */
+  readonly missing: readonly MissingField[];
   readonly leadReadings: readonly LeadReading[];
   /** What would decide between the lead readings; null when nothing is open. */
   readonly furtherLook: string | null;
@@ -122,12 +122,7 @@ export function checkDataCard(
     unconnected && evidence && (working || !agrees) ? readLeadCount(evidence, unconnected, core, supply) : [];
   if (analysis) found.push(...checkFigures(analysis, card, leadReadings));
   found.push(...checkLead(card, analysis, leadReadings));
-  const missing = REQUIRED_BEFORE_STRIPPING.filter(
-    (id) => !typed[id]?.trim() && !typed[STANDS_IN[id] ?? id]?.trim(),
-  ).map((id) => ({
-    id,
-    label: DATA_CARD_FIELDS.find((f) => f.id === id)!.label,
-  }));
+  const missing = missingOnCard(typed);
   return {
     typed,
     card,

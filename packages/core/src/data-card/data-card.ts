@@ -57,6 +57,9 @@ export interface DataCard {
   readonly rotorBars?: number;
   readonly overhang?: number;
   readonly overhangOther?: number;
+  readonly linerFound?: number;
+  readonly leadsFound?: string;
+  readonly sensorsFound?: string;
   readonly trialStandOut?: number;
   readonly meanTurn?: number;
   readonly lineResistance?: number;

@@ -4,3 +4,4 @@ export { readCoils, readSpan, readSpans, readTurns, showCoils } from './winding-
 export * from './shorthand.ts';
 export * from './lead-readings.ts';
 export * from './check-data-card.ts';
+export { CARD_MOMENTS, dueBy, NEEDED_ON_CARD, type CardMoment, type MissingField } from './moments.ts';

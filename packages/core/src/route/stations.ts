@@ -9,6 +9,7 @@ export type StationId =
   | 'intake'
   | 'data'
   | 'strip'
+  | 'pull'
   | 'core'
   | 'insulate'
   | 'wind'
@@ -22,7 +23,13 @@ export type StationId =
   | 'assemble'
   | 'test'
   | 'ship';
-export type GateId = 'before-stripping' | 'before-varnish' | 'before-assembly' | 'before-shipping';
+export type GateId =
+  | 'before-stripping'
+  | 'before-pulling'
+  | 'before-winding'
+  | 'before-varnish'
+  | 'before-assembly'
+  | 'before-shipping';
 
 export interface Station {
   readonly id: StationId;
@@ -38,6 +45,8 @@ export interface Station {
   readonly gate?: GateId;
   /** Tests that belong to the station and are entered on the test sheet; it is not signed without them. */
   readonly tests: readonly StationTest[];
+  /** The route has grown it: a motor that was past it before went along without. */
+  readonly addedLater?: true;
   /** Signing it ends the visit: the motor leaves. */
   readonly ends?: 'visit';
   /** Who signs it; anybody signed in where absent. */
@@ -50,6 +59,10 @@ export interface StationTest {
 }
 const at = (stage: Stage, ...kinds: readonly TestKindId[]): StationTest[] =>
   kinds.map((kind) => ({ kind, stage }));
+
+/** One rule for every hot part; {touch} is what the shop has set. */
+const HOT_SURFACE =
+  'Not touched above {touch} at the surface; gloves only delay a burn, and a core stays hot inside for hours.';
 
 const YES = { yes: 'yes', no: 'no' } as const;
 
@@ -81,10 +94,10 @@ export const STATIONS: readonly Station[] = [
     name: 'Data',
     title: 'Take the winding data',
     todo: [
-      'Count slots, coils and groups; read the span of one whole group.',
-      'Cut back to one line lead and count the coil ends joined to it. Look for the star joint.',
-      'Measure wire bare and over enamel, bore, core, tooth, back iron and slot.',
+      'Cut back to one line lead and count the coil ends joined to it. Look for the star joint, the jumpers, the lead exit.',
+      'Measure how far the end turns stand out; note leads, sensors and liner.',
       'Photograph the connection end and the lead exit before the saw.',
+      'What is seen better on the burnt winding or the clean core is taken there.',
     ],
     record: [text('remarks', 'Remarks', undefined, 300)],
     required: [],
@@ -97,23 +110,39 @@ export const STATIONS: readonly Station[] = [
   {
     id: 'strip',
     body: 'stator',
-    name: 'Strip',
-    title: 'Burn off and strip',
+    name: 'Burn off',
+    title: 'Saw and burn off',
     todo: [
       'Saw one end winding off. Burn off with the thermocouple on the part, not in the air.',
       'Let it cool slowly in the oven, so the core keeps its shape.',
-      'Pull the coils, count one again, weigh the copper.',
     ],
-    record: [
-      quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600),
-      quantity('copper', 'Copper weighed', 'mass', 0.01, 5000),
-    ],
+    record: [quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600)],
     required: ['partTemperature'],
     caution: {
       name: 'Hot part, fumes',
-      text: 'Not touched, even with gloves, until near 120 °C; not wound until near room temperature (common practice). Afterburner and extraction on.',
+      text: `${HOT_SURFACE} Not wound until near room temperature (common practice). Afterburner and extraction on.`,
     },
     gate: 'before-stripping',
+    tests: [],
+  },
+  {
+    id: 'pull',
+    body: 'stator',
+    name: 'Pull',
+    addedLater: true,
+    title: 'Pull the coils',
+    todo: [
+      'Count slots, coils and groups; read the span of one whole group.',
+      'Count the turns of every coil of one group; measure the wire bare and over enamel.',
+      'Pull the coils, weigh the copper.',
+    ],
+    record: [quantity('copper', 'Copper weighed', 'mass', 0.01, 5000)],
+    required: [],
+    caution: {
+      name: 'Springing wire, sharp ends',
+      text: `Face shield and cut-proof gloves; stand beside the pull, not in its line. ${HOT_SURFACE}`,
+    },
+    gate: 'before-pulling',
     tests: [],
   },
   {
@@ -123,6 +152,7 @@ export const STATIONS: readonly Station[] = [
     title: 'Clean and prove the core',
     todo: [
       'Straighten splayed teeth before blasting. Blast soft: nut shell or plastic media.',
+      'Measure bore, core, tooth, back iron and slot on the clean iron.',
       'Loop test, compare the loss with before burn-off, look for hot spots.',
       'Paint bore and slots with insulating enamel.',
     ],
@@ -170,6 +200,7 @@ export const STATIONS: readonly Station[] = [
       text('reel', 'Reel', undefined, 60),
     ],
     required: ['turnsWound', 'wireWound'],
+    gate: 'before-winding',
     tests: [],
   },
   {
@@ -252,7 +283,7 @@ export const STATIONS: readonly Station[] = [
     required: ['unmasked'],
     caution: {
       name: 'Hot part',
-      text: 'Gloves are no help above 60 °C. Fan on while solvent is driven out.',
+      text: `${HOT_SURFACE} Fan on while solvent is driven out.`,
     },
     tests: at('varnished', 'cure', 'insulation'),
   },
@@ -364,6 +395,10 @@ export const STATIONS: readonly Station[] = [
   },
 ];
 
+/** A station's caution with what the shop has set. */
+export const cautionOf = (station: Station, sayTouch: string) =>
+  station.caution && { ...station.caution, text: station.caution.text.replace('{touch}', sayTouch) };
+
 export const stationOf = (id: StationId): Station => STATIONS.find((s) => s.id === id)!;
 
 /** Rules look at what a station records, not at its name: another route may record it elsewhere. */
@@ -373,7 +408,7 @@ export const records = (id: StationId, field: string): boolean =>
 /** Opening stretch, the two tracks, and the stretch after they meet. */
 export const OPENING: readonly StationId[] = ['intake'];
 export const TRACKS: Readonly<Record<'stator' | 'rotor', readonly StationId[]>> = {
-  stator: ['data', 'strip', 'core', 'insulate', 'wind', 'connect', 'check', 'varnish', 'cure'],
+  stator: ['data', 'strip', 'pull', 'core', 'insulate', 'wind', 'connect', 'check', 'varnish', 'cure'],
   rotor: ['inspect', 'balance'],
 };
 export const CLOSING: readonly StationId[] = ['match', 'assemble', 'test', 'ship'];

@@ -54,6 +54,17 @@ export function requiredBefore(station: StationId): StationId[] {
   return [];
 }
 
+type Signed = { readonly station: string; readonly signedAt: string | null };
+
+/** Whether a station is behind the motor: signed, or grown by the route after the motor had gone past it. */
+export function isBehind(station: StationId, steps: readonly Signed[]): boolean {
+  if (steps.some((s) => s.station === station && s.signedAt !== null)) return true;
+  if (!stationOf(station).addedLater) return false;
+  const track = [OPENING, TRACKS.stator, TRACKS.rotor, CLOSING].find((t) => t.includes(station))!;
+  const rest = track.slice(track.indexOf(station));
+  return steps.some((s) => s.signedAt !== null && rest.some((id) => id === s.station));
+}
+
 /** A hold on the motor holds both bodies; a hold on one body holds that body and everything after they meet. */
 export function holdOn(station: StationId, holds: readonly HoldRecord[]): HoldRecord | null {
   const body = stationOf(station).body;
@@ -84,7 +95,7 @@ export function standingOf(steps: readonly TrackStep[], holds: readonly HoldReco
       .sort()
       .at(-1) ?? null;
   const at = (body: Body, track: readonly StationId[], before: readonly StationId[]): Standing => {
-    const station = track.find((id) => !signed(id)) ?? null;
+    const station = track.find((id) => !isBehind(id, steps)) ?? null;
     const step = station ? stepOf.get(station) : undefined;
     const hold =
       holds.find(
@@ -99,8 +110,9 @@ export function standingOf(steps: readonly TrackStep[], holds: readonly HoldReco
       hold,
     };
   };
-  if (OPENING.some((id) => !signed(id))) return { phase: 'opening', standings: [at('motor', OPENING, [])] };
-  const apart = [...TRACKS.stator, ...TRACKS.rotor].some((id) => !signed(id));
+  if (OPENING.some((id) => !isBehind(id, steps)))
+    return { phase: 'opening', standings: [at('motor', OPENING, [])] };
+  const apart = [...TRACKS.stator, ...TRACKS.rotor].some((id) => !isBehind(id, steps));
   if (apart)
     return {
       phase: 'apart',

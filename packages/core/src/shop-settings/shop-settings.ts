@@ -1,12 +1,21 @@
 /** What a shop decides once for all its motors: marks, schools, limits, allowances. */
 import type { AnalysisSettings } from '../analysis/index.ts';
 import { JOINING_FIELDS } from '../data-card/index.ts';
-import { choice, quantity, readForm, type Field, type Typed } from '../fields/index.ts';
+import { choice, quantity, readForm, sayTyped, type Field, type Typed } from '../fields/index.ts';
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
 import type { Finding } from '../quantity/index.ts';
 
 const joining = JOINING_FIELDS.filter((f) =>
   ['order', 'joint', 'jumpers', 'starPoints', 'woundIn'].includes(f.id),
+);
+
+const TOUCH = quantity(
+  'touch',
+  'A part may be touched below',
+  'temperature',
+  30,
+  70,
+  'at its surface; 48 °C when empty',
 );
 
 export const SETTINGS_FIELDS: readonly Field[] = [
@@ -27,7 +36,7 @@ export const SETTINGS_FIELDS: readonly Field[] = [
   quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
   quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
   quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
-  quantity('touch', 'A part may be touched below', 'temperature', 30, 70, 'at its surface; 48 °C when empty'),
+  TOUCH,
   choice(
     'backup',
     'Back-ups',
@@ -52,8 +61,8 @@ export interface ShopSettings {
   readonly analysis: Partial<AnalysisSettings>;
   readonly cut: CutSettings;
   readonly backIronLimitT: number;
-  /** Hottest surface that may be touched [°C]. */
-  readonly touchC: number;
+  /** Hottest surface that may be touched, as said to the hand. */
+  readonly touch: string;
   /** Defaults for what a card leaves open about joining. */
   readonly joining: Typed;
   /** Whether a proposal waits for a lead before it is the plan. */
@@ -86,7 +95,7 @@ export function readShopSettings(typed: Typed): ShopSettings {
       }),
     },
     backIronLimitT: n['backIronLimit'] ?? 1.6,
-    touchC: n['touch'] ?? TOUCH_C,
+    touch: n['touch'] === undefined ? `${TOUCH_C} °C` : sayTyped(TOUCH, typed['touch']!),
     joining: given({
       order: texts['order'],
       joint: texts['joint'],

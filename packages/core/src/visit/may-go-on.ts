@@ -6,6 +6,7 @@ import {
   checkStationRecord,
   holdOn,
   records,
+  isBehind,
   requiredBefore,
   stationOf,
   type HoldRecord,
@@ -28,9 +29,7 @@ interface Judged {
 /** Earlier stations signed, nothing held, and the gate before it open or passed by the lead. Empty: it may go on. */
 export function mayGoOn({ visit, facts }: Judged, id: StationId): Finding[] {
   const station = stationOf(id);
-  const unsigned = requiredBefore(id).filter(
-    (before) => !visit.steps.some((s) => s.station === before && s.signedAt),
-  );
+  const unsigned = requiredBefore(id).filter((before) => !isBehind(before, visit.steps));
   if (unsigned.length > 0) {
     const names = unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ');
     return [finding('stop', 'step.too-early', `${station.title}: to be signed before it: ${names}.`, [])];
