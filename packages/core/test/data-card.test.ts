@@ -196,3 +196,52 @@ describe('a proposal', () => {
     expect(proposedCard({ ...good, meanTurn: '820' }, { span: '1-8' })).not.toHaveProperty('meanTurn');
   });
 });
+
+describe('what stops on the bench stops on the card', () => {
+  // Densities, fill and current density are judged once; no card is complete while one of them is past its limit.
+  const any = <T>(...values: T[]) => fc.constantFrom(...values);
+  it('whatever was counted', () => {
+    fc.assert(
+      fc.property(
+        any('3', '6', '9', '12', '15', '20', '30', '60'),
+        any('1x0.5', '1x0.8', '2x0.9', '2x1.12+2x1.06', '8x1.25', '20x1.4'),
+        any('1', '2', '3', '6'),
+        any('star', 'delta'),
+        (turns, wires, circuits, connection) => {
+          const checked = checkDataCard({ ...good, turns, wires, circuits, connection }, plate);
+          const past = Object.values(checked.analysis?.judged ?? {}).filter((j) => j.verdict === 'stop');
+          const about = checked.findings.filter(
+            (f) => f.severity === 'stop' && /impossible|fit-slot/.test(f.code),
+          );
+          expect(about.length > 0).toBe(past.length > 0);
+          if (past.length > 0) expect(checked.complete).toBe(false);
+        },
+      ),
+    );
+  });
+  it('a wire too thin for the plate’s amperes', () => {
+    expect(stops({ wires: '2x0.8' })).toContain('card.current-density-impossible');
+  });
+});
+
+describe('the plate beside the card', () => {
+  it('star on the plate and delta on the card contradict one another, either way round', () => {
+    for (const [onPlate, onCard] of [
+      ['star', 'delta'],
+      ['delta', 'star'],
+    ] as const) {
+      const found = checkDataCard({ ...good, connection: onCard }, { ...plate, connection: onPlate });
+      expect(found.findings).toContainEqual(
+        expect.objectContaining({ code: 'card.connection-against-plate', severity: 'stop' }),
+      );
+      const same = checkDataCard({ ...good, connection: onCard }, { ...plate, connection: onCard });
+      expect(same.findings.map((f) => f.code)).not.toContain('card.connection-against-plate');
+    }
+  });
+  it('a plate that cannot be read is not passed over', () => {
+    const { plate: unclear } = readNameplate({ voltage: '4OO', current: '69', frequency: '50' });
+    const checked = checkDataCard(good, unclear);
+    expect(checked.findings.find((f) => f.code === 'card.plate-unread')?.message).toContain('rated voltage');
+    expect(checked.complete).toBe(false);
+  });
+});

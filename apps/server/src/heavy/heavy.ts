@@ -12,6 +12,16 @@ import type { Failed, Question } from './worker.ts';
 export const WORKER_FILE = Symbol('worker file');
 
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
+/**
+ * Threads load their module by import, never by require: a thread that is ended while Node 20 requires an ES module takes the
+ * whole process with it (V8: IsGraphAsync must be used on an instantiated module).
+ */
+export const THREAD_ARGV = [
+  ...process.execArgv,
+  ...(process.allowedNodeEnvironmentFlags.has('--experimental-require-module')
+    ? ['--no-experimental-require-module']
+    : []),
+];
 /** What somebody waits for at a sheet, and what a script or a search may take [ms]. */
 const SHEET_MS = 20_000;
 const CALCULATION_MS = 10_000;
@@ -33,6 +43,7 @@ export class Heavy implements OnModuleDestroy {
         maxQueue: 200,
         resourceLimits: LIMITS,
         concurrentTasksPerWorker: 1,
+        execArgv: THREAD_ARGV,
       });
     this.sheets = pool(2);
     this.calculations = pool(2);

@@ -119,7 +119,7 @@ const floorQuery = (db: Db) =>
     .where(
       and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt), isNull(motors.withdrawnAt)),
     )
-    .orderBy(sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
+    .orderBy(desc(motors.rush), sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
     .limit(400);
 
 export interface HistoryPage {
@@ -252,7 +252,7 @@ export class MotorsRepository {
     return rows.map(eventOf);
   }
 
-  /** Motors not shipped yet, soonest promise first: one query however many there are, and only what is shown. */
+  /** Motors not shipped yet, rush first, then the soonest promise: one query however many there are, and only what is shown. */
   async floor(shopId: string): Promise<FloorRow[]> {
     const rows = await this.floorRows.execute({ shopId });
     return rows.map(({ promisedAt, steps: stepRows, holds: holdRows, ...motor }) => ({

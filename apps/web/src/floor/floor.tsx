@@ -55,7 +55,12 @@ export function Floor() {
 
   return (
     <Sheet title={<FloorTitle rows={rows} current={current} />}>
-      <View letter="A" name="On the floor" note="soonest promise first" className="overflow-auto">
+      <View
+        letter="A"
+        name="On the floor"
+        note="rush first, then the soonest promise"
+        className="overflow-auto"
+      >
         <div ref={ref} className="min-w-0">
           {!compact && <Today rows={rows} width={width} now={now} />}
           {!compact && <RailHead width={rails} />}

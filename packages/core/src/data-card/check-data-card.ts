@@ -12,6 +12,7 @@ import type { Finding } from '../quantity/index.ts';
 import { missingOnCard, type MissingField } from './moments.ts';
 import { checkCore, checkCounts, checkPoles, checkWires } from './check-counts.ts';
 import { checkFigures, checkLead } from './check-figures.ts';
+import { checkPlate } from './check-plate.ts';
 import { coreOf, readDataCard, unconnectedWindingOf, windingOf, type DataCard } from './data-card.ts';
 import { furtherLook, readLeadCount, type LeadEvidence, type LeadReading } from './lead-readings.ts';
 import { readShorthand } from './shorthand.ts';
@@ -109,6 +110,7 @@ export function checkDataCard(
   found.push(
     ...checkCounts(card, analysis),
     ...checkPoles(card, plate, second),
+    ...checkPlate(card, plate),
     ...checkCore(card),
     ...checkWires(card),
   );

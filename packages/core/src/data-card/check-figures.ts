@@ -104,13 +104,24 @@ export function checkFigures(
       ),
     );
   const fill = figures.slotFillEnamelled;
-  if (fill && fill.value > 1)
+  if (fill && judged.slotFillEnamelled?.verdict === 'stop')
     found.push(
       finding(
         'stop',
         'card.does-not-fit-slot',
-        `This wire fills ${(100 * fill.value).toFixed(0)} % of the slot: it cannot have been in there. Count turns and wires in hand, measure wire and slot again.`,
+        `This wire fills ${(100 * fill.value).toFixed(0)} % of the slot: ${fill.value > 1 ? 'it cannot have been in there' : 'more than a hand gets in'}. Count turns and wires in hand, measure wire and slot again.`,
         ['turns', 'wires', 'slotArea'],
+      ),
+    );
+  const { currentDensity } = figures;
+  if (currentDensity && judged.currentDensity?.verdict === 'stop')
+    found.push(
+      finding(
+        'stop',
+        'card.current-density-impossible',
+        `At the amperes of the plate this wire would carry ${currentDensity.value.toFixed(1)} A/mm²: it would have burnt long ago. Count wires in hand and circuits, measure the wire again.`,
+        ['wires', 'circuits', 'connection'],
+        'The limit goes by the cooling on the plate (common practice, no source).',
       ),
     );
   if (card.lineResistance && figures.lineResistance20) {

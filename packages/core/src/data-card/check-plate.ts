@@ -1,0 +1,36 @@
+/** The card against the plate: its connection, and a plate that cannot be read. */
+import { finding, type Finding } from '../quantity/index.ts';
+import { NAMEPLATE_FIELDS, type Nameplate } from '../nameplate/index.ts';
+import type { DataCard } from './data-card.ts';
+
+/** Without these the winding cannot be held against the plate. */
+const HELD_AGAINST = ['voltage', 'current', 'frequency', 'plateConnection'];
+
+export function checkPlate(card: DataCard, plate: Nameplate): Finding[] {
+  const found: Finding[] = [];
+  const unread = HELD_AGAINST.filter((id) => plate.unread?.includes(id));
+  if (unread.length > 0)
+    found.push(
+      finding(
+        'stop',
+        'card.plate-unread',
+        `The plate's ${unread.map((id) => NAMEPLATE_FIELDS.find((f) => f.id === id)!.label.toLowerCase()).join(' and ')} cannot be read as written, so the winding is held against nothing there. Read the plate again on the sheet Motor, or clear what is illegible.`,
+        [],
+      ),
+    );
+  // What a proposal is for may be another voltage, and then the plate's connection says nothing.
+  if (plate.connection && card.connection && plate.connection !== card.connection && !card.forVoltage) {
+    const says = (c: 'star' | 'delta') => (c === 'star' ? 'star Y' : 'delta Δ');
+    found.push(
+      finding(
+        // Counted on the winding itself, the contradiction must be cleared; a proposal may mean it.
+        card.endsPerLead || card.starJoint ? 'stop' : 'watch',
+        'card.connection-against-plate',
+        `The plate says ${says(plate.connection)}, the card ${says(card.connection)}: at the same volts each phase would get ${card.connection === 'delta' ? '1.73 times' : '0.58 of'} the volts it was wound for. Look at the star joint and the plate again.`,
+        ['connection', 'starJoint'],
+        'A motor that was reconnected for another voltage has its plate corrected on the sheet Motor.',
+      ),
+    );
+  }
+  return found;
+}
