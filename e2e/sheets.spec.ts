@@ -218,3 +218,27 @@ test('the connection prints without keys and links', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'List as CSV' })).toBeHidden();
   await expect(page.getByRole('heading', { name: /of 10 joints/ })).toBeVisible();
 });
+
+test('the floor prints whole on A4, lying, and light also from a dark sheet', async ({ page }) => {
+  await open(page, '/');
+  await expect(page.locator('[data-motor]').first()).toBeVisible();
+  await page.keyboard.press('d');
+  await expect(page.locator('html')).toHaveAttribute('data-sheet', 'dark');
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  const boxes = [...paper.matchAll(/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)];
+  expect(boxes.length).toBeGreaterThan(0);
+  for (const [, width, height] of boxes) {
+    expect(Number(width)).toBeCloseTo(841.9, 0);
+    expect(Number(height)).toBeCloseTo(594.9, 0);
+  }
+  // As laid out for the paper: nothing runs over its edge, and no row is left out.
+  const motors = await page.locator('[data-motor]').count();
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 1062, height: 733 });
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(page.locator('html')).toHaveAttribute('data-sheet', 'light');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1062);
+  for (let i = 0; i < motors; i++) await expect(page.locator('[data-motor]').nth(i)).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await expect(page.locator('html')).toHaveAttribute('data-sheet', 'dark');
+});

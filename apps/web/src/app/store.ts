@@ -33,6 +33,9 @@ const showSheet = (dark: boolean) => {
   document.documentElement.dataset['sheet'] = dark ? 'dark' : 'light';
 };
 showSheet(turned);
+// Paper is light.
+window.addEventListener('beforeprint', () => showSheet(false));
+window.addEventListener('afterprint', () => showSheet(turned));
 store.subscribe(() => {
   const state = store.getState();
   const { drafts, sheet } = state;

@@ -16,6 +16,9 @@ import { GATE_AT, STATION_AT } from './rails.ts';
 import { Strip } from './strip.tsx';
 import { Today } from './today.tsx';
 
+/** A4, lying, less its margins and the frame [px]. */
+const PAPER = 1030;
+
 /** A full shop gets thinner strips, so that all of it stays on the sheet. */
 const rowHeight = (count: number) => (count <= 13 ? 35 : count <= 15 ? 31 : 29);
 
@@ -24,7 +27,7 @@ export function Floor() {
   const [picked, setPicked] = useState<string | null>(null);
   const navigate = useNavigate();
   const now = useNow();
-  const [ref, width] = useWidth<HTMLDivElement>(1240);
+  const [ref, width] = useWidth<HTMLDivElement>(1240, PAPER);
   const list = useRef<HTMLUListElement>(null);
   const current = rows.find((r) => r.motor.number === picked) ?? rows[0];
   const compact = width < 900;
@@ -59,7 +62,7 @@ export function Floor() {
         letter="A"
         name="On the floor"
         note="rush first, then the soonest promise"
-        className="overflow-auto"
+        className="print-wide overflow-auto"
       >
         <div ref={ref} className="min-w-0">
           {!compact && <Today rows={rows} width={width} now={now} />}

@@ -1,7 +1,9 @@
-/** Width of an element as it is laid out now. */
+/** Width of an element as it is laid out now, and as it will be on paper while it is printed. */
 import { useLayoutEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 
-export function useWidth<T extends HTMLElement>(initial: number) {
+/** @param printed width on paper [px]; a drawing that is made to measure does not follow the paper by itself */
+export function useWidth<T extends HTMLElement>(initial: number, printed?: number) {
   const ref = useRef<T>(null);
   const [width, setWidth] = useState(initial);
   useLayoutEffect(() => {
@@ -11,7 +13,14 @@ export function useWidth<T extends HTMLElement>(initial: number) {
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+    const before = () => printed !== undefined && flushSync(() => setWidth(printed));
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', measure);
+    return () => {
+      observer.disconnect();
+      window.removeEventListener('beforeprint', before);
+      window.removeEventListener('afterprint', measure);
+    };
+  }, [printed]);
   return [ref, width] as const;
 }

@@ -1,5 +1,5 @@
 /** The stations of an AC rewind: what to do, what to record, what can hurt. */
-import { JOINTS } from '../data-card/card-fields.ts';
+import { JOINTS } from '../data-card/index.ts';
 import { choice, quantity, text, type Field } from '../fields/index.ts';
 import type { Stage, TestKindId } from '../electrical-tests/index.ts';
 
