@@ -180,6 +180,8 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(page.getByText(/Polarity walk: 8W is reversed/)).toBeVisible();
     await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
     await sheet(page, '4');
+    // The bench listens once it shows its joints.
+    await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('Space');
     await expect(page.getByRole('heading', { name: '9 of 10 joints' })).toBeVisible();

@@ -52,7 +52,7 @@ test('a concentric winding is planned from an empty core, connected, cut, and go
   page,
 }) => {
   await emptyCore(page, '5101', PLATE, SMALL);
-  await expect(page.getByText(/still to take/)).toBeVisible();
+  await expect(page.getByText(/to take before/)).toBeVisible();
   await propose(page, '5101', '36s 4p 1-12,1-10,1-8 cp T17 3x1.12+1x1.06 1Y L1');
   await expect(page.getByText('coil 1, group 1U')).toBeVisible();
   // One layer: the distribution factor of three slots a pole and phase, 0.960 (Fitzgerald, app. B, from memory).

@@ -43,6 +43,22 @@ test('the shorthand names what it does not understand and keeps the rest', async
   await page.getByRole('button', { name: 'Undo typing' }).click();
 });
 
+test('Enter goes on from the line to the fields, past what is folded away, and digits stay in them', async ({
+  page,
+}) => {
+  await open(page, '/motor/3109/card');
+  await field(page, 'shorthand').focus();
+  await page.keyboard.press('Enter');
+  await expect(field(page, 'slots')).toBeFocused();
+  await page.keyboard.type('36');
+  await expect(field(page, 'slots')).toHaveValue('36');
+  await expect(page).toHaveURL(/3109\/card$/);
+  await field(page, 'leads').focus();
+  await page.keyboard.press('Enter');
+  await expect(field(page, 'endsPerLead')).toBeFocused();
+  await page.getByRole('button', { name: 'Undo typing' }).click();
+});
+
 test('wrong units and figures are said in the field, beside what is right', async ({ page }) => {
   await open(page, '/motor/3109/card');
   for (const [name, typed, words] of [

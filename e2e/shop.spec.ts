@@ -91,6 +91,10 @@ test('a dropped network keeps what is typed, and the same save works when it is 
   await page.keyboard.press('Control+s');
   await expect(page.getByRole('status').first()).toContainText('does not answer');
   await expect(field(page, 'strippedCopper')).toHaveValue('12.4');
+  // Nobody is made to believe that they are signed out while they are not.
+  await page.getByRole('button', { name: 'sign out' }).last().click();
+  await expect(page.getByRole('status').first()).toContainText('Not signed out');
+  await expect(page).toHaveURL(/3110\/card/);
   await context.setOffline(false);
   await page.reload();
   await expect(field(page, 'strippedCopper')).toHaveValue('12.4');

@@ -17,6 +17,5 @@ export default defineConfig({
     include: ['test/**/*.test.ts'],
     testTimeout: 180_000,
     hookTimeout: 240_000,
-    fileParallelism: false,
   },
 });

@@ -33,6 +33,8 @@ export interface AppSettings {
   readonly fontFolder: string;
   /** The built worker. */
   readonly workerFile: string;
+  /** Threads for sheets, and as many for calculations; 2 when absent. */
+  readonly threads?: number;
   /** Built web application; absent in tests of the API alone. */
   readonly webFolder?: string;
   readonly quiet?: boolean;
@@ -51,7 +53,7 @@ class AppModule {
       module: AppModule,
       imports: [
         DatabaseModule.at(s.databaseUrl),
-        HeavyModule.with(s.workerFile),
+        HeavyModule.with({ workerFile: s.workerFile, each: s.threads ?? 2 }),
         LiveModule.at(s.databaseUrl),
         PeopleModule.with(s.tls !== undefined || s.behindProxy === true),
         MotorsModule,

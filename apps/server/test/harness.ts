@@ -17,6 +17,7 @@ export const appOn = (databaseUrl: string) =>
     databaseUrl,
     fontFolder: FONTS,
     workerFile: WORKER,
+    threads: 1,
     quiet: true,
     hosts: ['127.0.0.1', 'localhost'],
   });

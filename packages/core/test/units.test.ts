@@ -2,11 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   gaugeDiameterMm,
+  keptWithUnit,
   proposePoles,
+  quantity,
+  readField,
   readNameplate,
   readQuantity,
   readWires,
+  shopUnitsOf,
   showNumber,
+  shownBesideUnit,
+  unitBeside,
   type Dimension,
 } from '../src/index.ts';
 
@@ -115,7 +121,8 @@ describe('quantities as people type them', () => {
         fc.constantFrom<Dimension>('length', 'temperature', 'wire-diameter', 'count'),
         (text, d) => {
           const r = readQuantity(text, d);
-          if (r.ok) expect(Number.isFinite(r.value)).toBe(true);
+          // Over the range of an instrument is no number, and says so.
+          if (r.ok) expect(Number.isFinite(r.value) || r.bound === 'at-least').toBe(true);
           else expect(r.message).not.toBe('');
         },
       ),
@@ -179,4 +186,47 @@ it('shows figures rounded, never in powers of ten', () => {
   expect(showNumber(0.00012345, 3)).toBe('0.000123');
   expect(showNumber(12345.6, 3)).toBe('12346');
   expect(showNumber(NaN)).toBe('–');
+});
+
+describe('a shop that thinks in other units', () => {
+  const units = shopUnitsOf({ unitTemperature: '°F', unitLength: 'in' });
+  const heat = quantity('t', 'Winding', 'temperature', -40, 400);
+  const width = quantity('w', 'Width', 'length', 0, 4000);
+  const amperes = quantity('a', 'Line', 'current', 0, 500);
+
+  it('keeps a bare figure with its unit, so that it reads the same for everybody', () => {
+    // 72 °F is 22.2 °C.
+    const kept = keptWithUnit(heat, '72', units);
+    expect(kept).toBe('72 °F');
+    expect(readField(heat, kept)).toMatchObject({ state: 'read', value: expect.closeTo(22.22, 2) });
+    expect(readField(width, keptWithUnit(width, '5/16', units))).toMatchObject({
+      value: expect.closeTo(7.9375, 6),
+    });
+    expect(readField(width, keptWithUnit(width, '1 1/2', units))).toMatchObject({
+      value: expect.closeTo(38.1, 6),
+    });
+    expect(keptWithUnit(amperes, '22', units)).toBe('22');
+    for (const said of ['22 C', '22°C', '', '7.', '<']) expect(keptWithUnit(heat, said, units)).toBe(said);
+  });
+  it('shows what was kept in another unit with that unit', () => {
+    // An older record, or one from another shop: 72 was °C there.
+    expect(shownBesideUnit(heat, '72', units)).toBe('72 °C');
+    expect(shownBesideUnit(heat, '22 K', units)).toBe('22 K');
+    expect(unitBeside(heat, units)).toBe('°F');
+    expect(unitBeside(heat, {})).toBe('°C');
+    expect(shopUnitsOf({ unitTemperature: 'Réaumur', unitLength: 'mm' })).toEqual({});
+  });
+  it('gives back what was typed, key by key', () => {
+    const key = fc.constantFrom(...'0123456789.,/ <CFin');
+    fc.assert(
+      fc.property(fc.array(key, { maxLength: 8 }), (keys) => {
+        for (const field of [heat, width]) {
+          let shown = '';
+          for (const k of keys) shown = shownBesideUnit(field, keptWithUnit(field, shown + k, units), units);
+          const bare = keys.join('').replaceAll(/\s+/g, ' ').trim();
+          if (!/[CFin]/.test(bare)) expect(shown.replaceAll(/\s/g, '')).toBe(bare.replaceAll(/\s/g, ''));
+        }
+      }),
+    );
+  });
 });

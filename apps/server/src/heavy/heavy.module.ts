@@ -1,13 +1,13 @@
 import { type DynamicModule, Global, Module } from '@nestjs/common';
-import { Heavy, WORKER_FILE } from './heavy.ts';
+import { Heavy, THREADS, type Threads } from './heavy.ts';
 
 @Global()
 @Module({})
 export class HeavyModule {
-  static with(workerFile: string): DynamicModule {
+  static with(threads: Threads): DynamicModule {
     return {
       module: HeavyModule,
-      providers: [{ provide: WORKER_FILE, useValue: workerFile }, Heavy],
+      providers: [{ provide: THREADS, useValue: threads }, Heavy],
       exports: [Heavy],
     };
   }

@@ -9,7 +9,14 @@ import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
 import type { ImportQuestion } from '../exchange/import-document.ts';
 import type { Failed, Question } from './worker.ts';
 
-export const WORKER_FILE = Symbol('worker file');
+export const THREADS = Symbol('threads');
+
+export interface Threads {
+  /** The built worker. */
+  readonly workerFile: string;
+  /** For sheets, and as many for calculations. */
+  readonly each: number;
+}
 
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
 /**
@@ -33,20 +40,20 @@ export class Heavy implements OnModuleDestroy {
   private readonly sheets: Piscina;
   private readonly calculations: Piscina;
 
-  constructor(@Inject(WORKER_FILE) filename: string) {
+  constructor(@Inject(THREADS) { workerFile: filename, each }: Threads) {
     // All are there from the start: a thread takes a second to come up.
-    const pool = (threads: number) =>
+    const pool = () =>
       new Piscina({
         filename,
-        minThreads: threads,
-        maxThreads: threads,
+        minThreads: each,
+        maxThreads: each,
         maxQueue: 200,
         resourceLimits: LIMITS,
         concurrentTasksPerWorker: 1,
         execArgv: THREAD_ARGV,
       });
-    this.sheets = pool(2);
-    this.calculations = pool(2);
+    this.sheets = pool();
+    this.calculations = pool();
   }
 
   /** @returns the answer as JSON */

@@ -1,7 +1,9 @@
 /** Everything behind signing in: who is here, what changes, and the keys that work everywhere. */
-import { Suspense, useEffect } from 'react';
+import { shopUnitsOf } from '@norther/core';
+import { Suspense, useEffect, useMemo } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
-import { problemOf, useSessionQuery } from './api.ts';
+import { ShopUnitsContext } from '../kit/shop-units.ts';
+import { problemOf, useSessionQuery, useShopQuery } from './api.ts';
 import { useLive } from './use-live.ts';
 import { useScanner } from './use-scanner.ts';
 import { useShopKeys } from './use-shop-keys.ts';
@@ -38,9 +40,13 @@ function SignedIn() {
   useShopKeys();
   useScanner();
   useTitle();
+  const { data: shop } = useShopQuery();
+  const units = useMemo(() => shopUnitsOf(shop?.settings.typed ?? {}), [shop]);
   return (
-    <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
-      <Outlet />
-    </Suspense>
+    <ShopUnitsContext value={units}>
+      <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
+        <Outlet />
+      </Suspense>
+    </ShopUnitsContext>
   );
 }

@@ -1,27 +1,18 @@
 /** Fields: what is typed stays as typed, what it reads as stands below, a doubt stands inside. */
-import { DIMENSIONS, readField, showShort, type Field, type Finding } from '@norther/core';
-import { useId, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  DIMENSIONS,
+  keptWithUnit,
+  readField,
+  showShort,
+  shownBesideUnit,
+  unitBeside,
+  type Field,
+  type Finding,
+} from '@norther/core';
+import { useContext, useId, type ReactNode } from 'react';
+import { enterGoesOn } from './enter-goes-on.ts';
+import { ShopUnitsContext } from './shop-units.ts';
 import { VerdictMark } from './marks.tsx';
-
-/** Enter goes on to the next field, as on a paper card one moves on by writing. */
-function onEnter(e: KeyboardEvent<HTMLElement>) {
-  if (e.key !== 'Enter' || e.shiftKey || e.ctrlKey || e.metaKey) return;
-  const form = e.currentTarget.closest('form, [data-form]');
-  if (!form) return;
-  const fields = [
-    ...form.querySelectorAll<HTMLElement>(
-      'input:not([disabled]), select, textarea, button[data-primary]:not([disabled])',
-    ),
-  ];
-  const next = fields[fields.indexOf(e.currentTarget) + 1];
-  // From the last field Enter reaches the key, so that nothing is signed by one stroke too many; signing in is quick.
-  if (next instanceof HTMLButtonElement && form.hasAttribute('data-quick')) return;
-  if (next) {
-    e.preventDefault();
-    next.focus();
-    if (next instanceof HTMLInputElement) next.select();
-  }
-}
 
 export interface TypedFieldProps {
   readonly field: Field;
@@ -53,12 +44,14 @@ export function TypedField({
   const own = reading.state === 'wrong' ? reading.finding : null;
   const doubt =
     own ?? doubts.find((d) => d.severity === 'stop') ?? doubts.find((d) => d.severity === 'watch');
-  const unit = field.kind === 'quantity' ? DIMENSIONS[field.dimension].unit : '';
+  const units = useContext(ShopUnitsContext);
+  const unit = unitBeside(field, units);
+  const read = field.kind === 'quantity' ? DIMENSIONS[field.dimension].unit : '';
   const stop = doubt?.severity === 'stop';
   const below = own
     ? own.message.replace(`${field.label}: `, '')
     : reading.state === 'read' && reading.converted
-      ? `reads ${showShort(reading.value, 4)} ${unit}`
+      ? `reads ${showShort(reading.value, 4)} ${read}`
       : null;
   // A list of coils takes lines, not a line.
   const long = field.kind === 'text' && (field.maxLength ?? 0) > 1000;
@@ -89,7 +82,7 @@ export function TypedField({
             name={field.id}
             value={value}
             onChange={(e) => onType(e.target.value)}
-            onKeyDown={onEnter}
+            onKeyDown={enterGoesOn}
             className="min-w-0 flex-1 bg-field px-1.5 outline-none"
           >
             <option value="">
@@ -116,15 +109,15 @@ export function TypedField({
           <input
             id={id}
             name={field.id}
-            value={value}
+            value={shownBesideUnit(field, value, units)}
             title={field.hint}
             placeholder={assumed ? `assumed: ${assumed}` : undefined}
             inputMode={field.kind === 'quantity' && field.dimension === 'count' ? 'numeric' : 'text'}
             autoCapitalize="off"
             autoCorrect="off"
             data-scan={field.kind === 'text' && /tag$/i.test(field.id) ? 'take' : undefined}
-            onChange={(e) => onType(e.target.value)}
-            onKeyDown={onEnter}
+            onChange={(e) => onType(keptWithUnit(field, e.target.value, units))}
+            onKeyDown={enterGoesOn}
             autoComplete="off"
             spellCheck={false}
             list={list ? `${id}-list` : undefined}
@@ -189,7 +182,7 @@ export function LineField({
         value={value}
         autoFocus={autoFocus}
         onChange={(e) => onType(e.target.value)}
-        onKeyDown={onEnter}
+        onKeyDown={enterGoesOn}
         autoComplete="off"
         autoCapitalize="off"
         spellCheck={false}

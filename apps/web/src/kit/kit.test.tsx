@@ -1,12 +1,22 @@
 /** The parts of the kit as they reach the page: every value with its unit, every verdict with its sign and word. */
-import { finding, judgeTest, lowerIsBetter, higherIsBetter, type Judgement } from '@norther/core';
+import {
+  finding,
+  judgeTest,
+  lowerIsBetter,
+  higherIsBetter,
+  quantity,
+  type Judgement,
+  type ShopUnits,
+} from '@norther/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
+import { TypedField } from './fields.tsx';
 import { FindingList } from './finding-list.tsx';
 import { JudgedFigures } from './judged-figures.tsx';
 import { Caution, Key } from './key.tsx';
 import { LimitScale } from './limit-scale.tsx';
 import { BodyMark, PhaseBox, VerdictMark, VERDICT_WORD } from './marks.tsx';
+import { ShopUnitsContext } from './shop-units.ts';
 import { WorkingPanel } from './working-panel.tsx';
 
 const words = (html: string) =>
@@ -148,6 +158,24 @@ describe('working', () => {
       }
       expect(said).toContain(`Source: ${figure.working!.source.replaceAll("'", '&#x27;')}.`);
     }
+  });
+});
+
+describe('fields', () => {
+  const heat = quantity('t', 'Winding', 'temperature', -40, 400);
+  const field = (value: string, units: ShopUnits) =>
+    renderToStaticMarkup(
+      <ShopUnitsContext value={units}>
+        <TypedField field={heat} value={value} onType={() => undefined} />
+      </ShopUnitsContext>,
+    );
+  it('say in which unit the shop types, and what it reads as', () => {
+    const us = field('72 °F', { temperature: '°F' });
+    expect(us).toContain('value="72"');
+    expect(words(us)).toBe('Winding °F reads 22.22 °C');
+    // A figure from a shop that thinks otherwise never stands bare under the wrong unit.
+    expect(field('72', { temperature: '°F' })).toContain('value="72 °C"');
+    expect(words(field('72', {}))).toBe('Winding °C');
   });
 });
 

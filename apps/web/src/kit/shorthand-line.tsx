@@ -1,4 +1,5 @@
 /** The winding in one line: typed as it is spoken, each token over its meaning, the contradicting one in reverse. */
+import { enterGoesOn } from './enter-goes-on.ts';
 import { changeOfLine, readShorthand, writeShorthand, type Finding } from '@norther/core';
 import { useState } from 'react';
 
@@ -43,9 +44,7 @@ export function ShorthandLine({
           const changed = Object.entries(said).filter(([id, v]) => (typed[id] ?? '') !== v);
           if (changed.length > 0) onFill(Object.fromEntries(changed));
         }}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') e.currentTarget.blur();
-        }}
+        onKeyDown={enterGoesOn}
         className={`fig w-full border-[1.5px] border-b-[3px] border-pencil border-b-ink bg-field px-3 outline-none placeholder:text-pencil focus:border-b-copper ${hero ? 'h-14 text-[26px]' : 'h-10 text-[18px]'}`}
       />
       <div className="mt-1 flex min-h-[42px] flex-wrap gap-x-4 gap-y-1" aria-live="polite">

@@ -1,1 +1,2 @@
 export * from './field.ts';
+export * from './shop-units.ts';

@@ -1,7 +1,15 @@
 /** What a shop decides once for all its motors: marks, schools, limits, allowances. */
 import type { AnalysisSettings } from '../analysis/index.ts';
 import { JOINING_FIELDS } from '../data-card/index.ts';
-import { choice, quantity, readForm, sayTyped, type Field, type Typed } from '../fields/index.ts';
+import {
+  choice,
+  quantity,
+  readForm,
+  sayTyped,
+  UNIT_FIELDS,
+  type Field,
+  type Typed,
+} from '../fields/index.ts';
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
 import type { Finding } from '../quantity/index.ts';
 
@@ -20,6 +28,7 @@ const TOUCH = quantity(
 
 export const SETTINGS_FIELDS: readonly Field[] = [
   choice('marks', 'Terminal marks', { iec: 'U1 V1 W1, IEC 60034-8', nema: 'T1 T2 T3, NEMA MG 1' }),
+  ...UNIT_FIELDS,
   ...joining,
   quantity(
     'emfRatio',
