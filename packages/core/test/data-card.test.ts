@@ -245,3 +245,16 @@ describe('the plate beside the card', () => {
     expect(checked.complete).toBe(false);
   });
 });
+
+describe('ducts', () => {
+  it('never leave a negative density, and a core of nothing but ducts is doubted', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 500 }), (ducts) => {
+        const checked = checkDataCard({ ...good, ducts: String(ducts) }, plate);
+        for (const f of Object.values(checked.analysis?.figures ?? {}))
+          expect(f.value, f.id).toBeGreaterThanOrEqual(0);
+        expect(stops({ ducts: String(ducts) }).includes('card.ducts-fill-core')).toBe(ducts > 105);
+      }),
+    );
+  });
+});

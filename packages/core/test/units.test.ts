@@ -189,6 +189,7 @@ it('shows figures rounded, never in powers of ten', () => {
 });
 
 describe('a shop that thinks in other units', () => {
+  const about = (value: number, digits: number): unknown => expect.closeTo(value, digits);
   const units = shopUnitsOf({ unitTemperature: '°F', unitLength: 'in' });
   const heat = quantity('t', 'Winding', 'temperature', -40, 400);
   const width = quantity('w', 'Width', 'length', 0, 4000);
@@ -198,12 +199,12 @@ describe('a shop that thinks in other units', () => {
     // 72 °F is 22.2 °C.
     const kept = keptWithUnit(heat, '72', units);
     expect(kept).toBe('72 °F');
-    expect(readField(heat, kept)).toMatchObject({ state: 'read', value: expect.closeTo(22.22, 2) });
+    expect(readField(heat, kept)).toMatchObject({ state: 'read', value: about(22.22, 2) });
     expect(readField(width, keptWithUnit(width, '5/16', units))).toMatchObject({
-      value: expect.closeTo(7.9375, 6),
+      value: about(7.9375, 6),
     });
     expect(readField(width, keptWithUnit(width, '1 1/2', units))).toMatchObject({
-      value: expect.closeTo(38.1, 6),
+      value: about(38.1, 6),
     });
     expect(keptWithUnit(amperes, '22', units)).toBe('22');
     for (const said of ['22 C', '22°C', '', '7.', '<']) expect(keptWithUnit(heat, said, units)).toBe(said);

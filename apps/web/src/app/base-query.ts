@@ -12,7 +12,7 @@ const ask = fetchBaseQuery({ baseUrl: '/api/', timeout: 60_000 });
 const ids = new WriteIds();
 const WRITE_ID = 'X-Write-Id';
 
-const isAway = (status: number | string) =>
+export const isAway = (status: number | string) =>
   status === 'FETCH_ERROR' ||
   status === 'TIMEOUT_ERROR' ||
   status === 502 ||

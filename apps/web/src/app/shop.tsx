@@ -8,6 +8,7 @@ import { useLive } from './use-live.ts';
 import { useScanner } from './use-scanner.ts';
 import { useShopKeys } from './use-shop-keys.ts';
 import { useTitle } from './use-title.ts';
+import { useWaitingTicks } from './use-waiting-ticks.ts';
 
 export function Shop() {
   const { data, error, isLoading, refetch } = useSessionQuery();
@@ -40,6 +41,7 @@ function SignedIn() {
   useShopKeys();
   useScanner();
   useTitle();
+  useWaitingTicks();
   const { data: shop } = useShopQuery();
   const units = useMemo(() => shopUnitsOf(shop?.settings.typed ?? {}), [shop]);
   return (

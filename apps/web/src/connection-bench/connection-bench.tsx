@@ -60,6 +60,9 @@ function Opened({ file }: { file: MotorFile }) {
   );
 }
 
+/** Until the session is known; nobody ticks before. */
+const NOBODY = { id: '', name: '' };
+
 const PROOFS = { walk: 'Walk', trace: 'Trace', terminals: 'Terminals' } as const;
 type Proof = keyof typeof PROOFS;
 
@@ -80,7 +83,7 @@ function Bench({
   const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
   const { data: session } = useSessionQuery();
-  const { marks, tick, toggle: toggleMark } = useTicks(file, analysis, session?.name ?? '');
+  const { marks, tick, toggle: toggleMark } = useTicks(file, analysis, session ?? NOBODY);
   const [rest, { isLoading: markingRest }] = useMarkRestMutation();
   const act = useAct();
   const walk = useWalk(file, analysis);

@@ -11,6 +11,7 @@ import {
   type PendingTicks,
   type TickKind,
 } from './pending-ticks.ts';
+import { tickAnswered, tickWaits } from './waiting-ticks.ts';
 
 const DONE: Readonly<Record<TickKind, string>> = {
   made: 'is made',
@@ -18,7 +19,11 @@ const DONE: Readonly<Record<TickKind, string>> = {
   undone: 'is open again',
 };
 
-export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysis, by: string) {
+export function useTicks(
+  file: MotorFile,
+  { layout, connection }: WindingAnalysis,
+  person: { readonly id: string; readonly name: string },
+) {
   const saved = useMemo(
     () => standingMarks(layout, connection, file.jointMarks),
     [layout, connection, file.jointMarks],
@@ -45,29 +50,30 @@ export function useTicks(file: MotorFile, { layout, connection }: WindingAnalysi
           mark,
           note,
           at: new Date().toISOString(),
-          by,
+          by: person.name,
         });
     }
     return shown;
-  }, [saved, pending, inRecord, layout, connection, by]);
+  }, [saved, pending, inRecord, layout, connection, person.name]);
 
   const tick = useCallback(
     (number: number, mark: TickKind, note = '') => {
       const pressed: PendingTick = { mark, note };
       put(new Map(latest.current).set(number, pressed));
       const entry = { plan: planKey(layout), joint: jointKey(connection.joints[number - 1]!), mark, note };
+      const waiting = { writeId: crypto.randomUUID(), number: file.motor.number, entry };
+      tickWaits(localStorage, person.id, waiting);
       queue.current = queue.current.then(async () => {
         let id: string | null = null;
         await act(
-          unwrap(send({ writeId: crypto.randomUUID(), number: file.motor.number, entry })).then(
-            (record) => (id = record.id),
-          ),
+          unwrap(send(waiting)).then((record) => (id = record.id)),
           `Joint ${number} ${DONE[mark]}.`,
         );
+        tickAnswered(localStorage, person.id, waiting.writeId);
         put(answer(latest.current, number, pressed, id));
       });
     },
-    [act, send, put, file.motor.number, layout, connection],
+    [act, send, put, person.id, file.motor.number, layout, connection],
   );
   /** Made becomes open, and open made: by what is shown, with ticks that are still under way. */
   const toggle = useCallback(

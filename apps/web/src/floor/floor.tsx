@@ -2,7 +2,7 @@
 import { STATIONS, type GateId } from '@norther/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useFloorQuery, useImportMotorMutation, type FloorMotor } from '../app/api.ts';
+import { useFloorQuery, useImportMotorMutation, useSessionQuery, type FloorMotor } from '../app/api.ts';
 import { said } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -255,8 +255,9 @@ function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: F
   );
 }
 
-/** Reads a motor's record from a file. */
+/** Reads a motor's record from a file; offered to who may. */
 function ImportKey() {
+  const { data: session } = useSessionQuery();
   const [send] = useImportMotorMutation();
   const act = useAct();
   const dispatch = useAppDispatch();
@@ -274,6 +275,7 @@ function ImportKey() {
     const problem = await act(call, `${file.name} imported.`);
     if (!problem) void navigate(`/motor/${encodeURIComponent((await call).number)}`);
   };
+  if (session?.role !== 'lead') return null;
   return (
     <>
       <input

@@ -188,6 +188,7 @@ function Stations({ file }: { file: MotorFile }) {
   const [clear] = useClearHoldMutation();
   const act = useAct();
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
+  const { data: session } = useSessionQuery();
   const openHolds = file.holds.filter((h) => !h.clearedAt);
   const counts = new Map<string, number>();
   const newest = newestReadings(file.readings.filter((r) => !r.withdrawn));
@@ -224,7 +225,9 @@ function Stations({ file }: { file: MotorFile }) {
             {h.raisedBy}, {ageOf(h.raisedAt)} ago
           </span>
           <div className="mt-2">
-            <Key onClick={() => setReleasing(h.id)}>Release</Key>
+            {(session?.role === 'lead' || session?.name === h.raisedBy) && (
+              <Key onClick={() => setReleasing(h.id)}>Release</Key>
+            )}
           </div>
         </div>
       ))}

@@ -8,7 +8,9 @@ import {
   GATES_OF_THE_CARD,
   isBehind,
   readShopSettings,
+  recordedAt,
   requiredBefore,
+  sayTyped,
   signerOf,
   stationOf,
   STATIONS,
@@ -170,9 +172,11 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
                 {hold.raisedBy}, {ageOf(hold.raisedAt)} ago
               </span>
               <div className="mt-2">
-                <Key className="min-h-12" onClick={() => setAsking('release')}>
-                  Release
-                </Key>
+                {(lead || session?.name === hold.raisedBy) && (
+                  <Key className="min-h-12" onClick={() => setAsking('release')}>
+                    Release
+                  </Key>
+                )}
               </div>
             </div>
           )}
@@ -209,10 +213,10 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           ) : signed ? (
             <table className="w-full text-[16px]">
               <tbody>
-                {station.record.map((f) => (
+                {recordedAt(station, step!.typed).map((f) => (
                   <tr key={f.id} className="border-b border-grid">
                     <td className="py-1.5 text-graphite">{f.label}</td>
-                    <td className="py-1.5 text-right">{step!.typed[f.id] ?? '–'}</td>
+                    <td className="py-1.5 text-right">{sayTyped(f, step!.typed[f.id] ?? '–')}</td>
                   </tr>
                 ))}
               </tbody>

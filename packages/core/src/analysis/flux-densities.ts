@@ -53,6 +53,8 @@ export function fluxDensities(
     keep,
   );
   const result: { -readonly [K in FigureId]?: Figure } = { gapDensity, gapDensityPeak };
+  // Ducts as long as the core leave no iron to work out a density in.
+  if (iron <= 0) return result;
   if (core.toothWidthMm)
     result.toothDensity = derive(
       {

@@ -87,9 +87,22 @@ export function checkPoles(card: DataCard, plate: Nameplate, second: WindingAnal
   ];
 }
 
+/** More of the core than any maker gives to cooling. */
+const MOST_DUCTS = 0.5;
+
 export function checkCore(card: DataCard): Finding[] {
-  const { slots, bore, toothWidth, slotArea, backIron } = card;
+  const { slots, bore, toothWidth, slotArea, backIron, coreLength, ducts } = card;
   const found: Finding[] = [];
+  if (coreLength && ducts && ducts > MOST_DUCTS * coreLength)
+    found.push(
+      finding(
+        'stop',
+        'card.ducts-fill-core',
+        `Ducts of ${ducts.toFixed(0)} mm leave ${Math.max(0, coreLength - ducts).toFixed(0)} mm of iron in a core of ${coreLength.toFixed(0)} mm: measure both again. The core length is over all, ducts included.`,
+        ['ducts', 'coreLength'],
+        'Ducts take 0 to 25 % of a core (common practice, no source).',
+      ),
+    );
   if (slots && bore && toothWidth) {
     const slotPitch = (Math.PI * bore) / slots;
     if (toothWidth >= slotPitch)

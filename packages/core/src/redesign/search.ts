@@ -330,6 +330,13 @@ export function missingForSearch(core: CoreSize, supply: Supply): Finding | null
     ['frequency', 'the frequency of the plate', supply.frequencyHz],
     ['current', 'the amperes of the plate', supply.currentA],
   ];
+  if (core.coreLengthMm && (core.ductsMm ?? 0) >= core.coreLengthMm)
+    return finding(
+      'stop',
+      'search.no-iron',
+      'The ducts are as long as the core, so no iron is left: measure both again.',
+      ['ducts', 'coreLength'],
+    );
   const missing = needs.filter(([, , value]) => !value);
   if (missing.length === 0) return null;
   const words = missing.map(([, name]) => name).join(', ');

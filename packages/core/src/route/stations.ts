@@ -1,6 +1,6 @@
 /** The stations of an AC rewind: what to do, what to record, what can hurt. */
 import { JOINTS } from '../data-card/index.ts';
-import { choice, quantity, text, type Field } from '../fields/index.ts';
+import { choice, quantity, text, type Field, type Typed } from '../fields/index.ts';
 import type { Stage, TestKindId } from '../electrical-tests/index.ts';
 
 export type Role = 'winder' | 'tester' | 'lead';
@@ -400,6 +400,14 @@ export const cautionOf = (station: Station, sayTouch: string) =>
   station.caution && { ...station.caution, text: station.caution.text.replace('{touch}', sayTouch) };
 
 export const stationOf = (id: StationId): Station => STATIONS.find((s) => s.id === id)!;
+
+/** Fields of a record: what the station records, and what an older record of it holds that another station records now. */
+export const recordedAt = (station: Station, typed: Typed): readonly Field[] => [
+  ...station.record,
+  ...STATIONS.flatMap((s) => s.record).filter(
+    (f) => typed[f.id] !== undefined && !station.record.some((own) => own.id === f.id),
+  ),
+];
 
 /** Rules look at what a station records, not at its name: another route may record it elsewhere. */
 export const records = (id: StationId, field: string): boolean =>
