@@ -1,13 +1,13 @@
 /** Reads an oven log as instruments and spreadsheets write it. What its heading does not say is asked, never guessed. */
 import { finding, good, refused, thinLog, type Finding, type LogPoint, type Outcome } from '@norther/core';
 import Papa from 'papaparse';
+import { MOST_LOG_POINTS } from './shapes.ts';
 
 const TIME = /^\W*(time|zeit|minutes?|min|hours?|seconds?|clock|t)\b/i;
 const PART = /\b(part|stator|winding|core|object|load|tc ?\d*)\b/i;
 const AIR = /\b(air|oven|chamber|ambient)\b/i;
 /** What was wanted is not what was measured. */
 const NOT_MEASURED = /\b(set ?-?point|set|sp|soll|target|alarm|limit|programme?|output|power)\b/i;
-const MOST_POINTS = 10_000;
 const MOST_TOLD = 8;
 /** Beyond these a thermocouple is open, or not one for an oven [°C]. */
 const HOTTEST = 700;
@@ -212,7 +212,13 @@ export function readOvenLog(csv: string, answers: LogAnswers = {}): Outcome<read
       ...findings,
       finding('stop', 'log.too-short', 'Fewer than two lines of the log could be read.', ['log']),
     ]);
-  return good(thinLog(points, MOST_POINTS), findings);
+  const thin = thinLog(points, MOST_LOG_POINTS);
+  if (thin.length > MOST_LOG_POINTS)
+    return no(
+      'log.too-long',
+      `The log goes over ${Math.round(points.at(-1)!.minute / 1440)} days; a bake takes hours. Keep the lines of this bake only.`,
+    );
+  return good(thin, findings);
 }
 
 /** What a judgement has to know of how a log was read, in one sentence; empty when nothing was left out. */

@@ -46,6 +46,8 @@ export const StageName = z.enum(Object.keys(STAGES) as [string, ...string[]]);
 export const WindingRole = z.enum(['as-found', 'proposed', 'as-wound']);
 export const RoleName = z.enum(['winder', 'tester', 'lead']);
 export const Reason = z.string().trim().min(3, 'A reason of at least a few words is needed.').max(500);
+/** Points of a log that is entered now. */
+export const MOST_LOG_POINTS = 5_000;
 /** Times and temperatures of an oven log; minutes from its first reading. */
 export const LogPoints = z
   .array(

@@ -6,6 +6,7 @@ import {
   Id,
   Instant,
   LogPoints,
+  MOST_LOG_POINTS,
   ReadValues,
   SmallJson,
   Reason,
@@ -97,11 +98,14 @@ export const ReadingEntry = z.object({
   kind: TestKindName,
   stage: StageName,
   typed: TypedFields,
-  log: LogPoints.optional(),
+  /** Longer ones are thinned as they are read. */
+  log: LogPoints.max(MOST_LOG_POINTS).optional(),
 });
 export type ReadingEntry = z.infer<typeof ReadingEntry>;
 
 export const ReadingRecord = ReadingEntry.extend({
+  /** Older records hold up to twice as many. */
+  log: LogPoints.optional(),
   id: Id,
   values: ReadValues,
   takenAt: Instant,

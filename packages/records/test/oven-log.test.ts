@@ -119,6 +119,16 @@ describe('oven logs as they come', () => {
       expect(r.value[i]!.minute - r.value[i - 1]!.minute).toBeLessThanOrEqual(10.1);
   });
 
+  it('of months is refused in words, and is never read for ever', () => {
+    const minutes = Array.from({ length: 130_000 }, (_, i) => `${i},${20 + Math.min(118, i / 100)}`);
+    const r = readOvenLog(`time min,part °C\n${minutes.join('\n')}`);
+    expect(r.ok).toBe(false);
+    expect(r.findings.at(-1)!.message).toContain('90 days');
+    // The same number of lines over a week is a log like any other.
+    const seconds = minutes.map((_, i) => `${5 * i},${20 + Math.min(118, i / 100)}`);
+    expect(readOvenLog(`time s,part °C\n${seconds.join('\n')}`).ok).toBe(true);
+  });
+
   it('never throws, whatever the file holds', () => {
     fc.assert(
       fc.property(

@@ -13,7 +13,7 @@ const walk = (slots) => Array.from({ length: slots }, (_, i) => 'NNSSNSSN'[(i * 
 const log = (points) =>
   Array.from({ length: points }, (_, i) => ({ minute: i, partC: 20 + Math.min(118, i), airC: 138 }));
 const csv = (rows) =>
-  `Time min,Part °C\n${Array.from({ length: rows }, (_, i) => `${i},${20 + Math.min(118, i / 100)}`).join('\n')}`;
+  `Time s,Part °C\n${Array.from({ length: rows }, (_, i) => `${5 * i},${20 + Math.min(118, i / 100)}`).join('\n')}`;
 const single = (slots, poles) => ({
   slots,
   poles,
@@ -128,7 +128,7 @@ export const LARGE = [
       kind: 'cure',
       stage: 'varnished',
       typed: { target: '138 °C', minutes: '6 h' },
-      log: log(10_000),
+      log: log(5_000),
     },
   ],
   [
@@ -200,10 +200,32 @@ export async function largeInputs(shop, tries = 8) {
       // The answer may be there before the loop is looked at again.
       await new Promise((r) => setTimeout(r, 30));
       const held = await shop.held();
-      if (!best || held < best.held) best = { name, status: answer.status, ms: answer.ms, held };
+      if (!best || held < best.held)
+        best = {
+          name,
+          status: answer.status,
+          code: answer.json?.findings?.[0]?.code ?? null,
+          ms: answer.ms,
+          held,
+        };
       if (answer.status === 0 || held < HELD_MS) break;
     }
     results.push(best);
   }
   return results;
+}
+
+/** What this took on the machine on which HELD_MS is the rule [ms]. */
+const YARDSTICK_MS = 28;
+
+/** How many times slower this machine is at the work that holds a loop, at least 1: reading and writing a large JSON. */
+export function slowness() {
+  const rows = Array.from({ length: 20_000 }, (_, i) => ({ minute: i, partC: 20.5 + i, airC: 138.25 }));
+  let least = Infinity;
+  for (let i = 0; i < 12; i++) {
+    const from = performance.now();
+    JSON.parse(JSON.stringify(rows));
+    least = Math.min(least, performance.now() - from);
+  }
+  return Math.max(1, least / YARDSTICK_MS);
 }

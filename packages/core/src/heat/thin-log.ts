@@ -5,15 +5,18 @@ import type { LogPoint } from './cure-log.ts';
 const EXACT = 0.1;
 /** A point at least so often, so that nobody takes it for a gap [min]. */
 const OFTEN = 10;
+/** Wider than any oven is hot [K]. */
+const COARSEST = 2000;
 
 /**
  * Swinging-door compression: every point left out lies within 0.1 K of the line between those that stay.
- * @param most more are thinned further with twice the tolerance, as often as it takes
+ * @param most more are thinned further with twice the tolerance; a log of months may keep more all the same
  * Source: E. H. Bristol, swinging door trending (1990); from memory.
  */
 export function thinLog(points: readonly LogPoint[], most: number): readonly LogPoint[] {
   let kept = points;
-  for (let exact = EXACT; kept.length > most; exact *= 2) kept = once(points, exact);
+  // Beyond the last tolerance only the points that stand so often are left, and they stay.
+  for (let exact = EXACT; kept.length > most && exact < COARSEST; exact *= 2) kept = once(points, exact);
   return kept;
 }
 
