@@ -165,8 +165,8 @@ function settingsOf(postgres) {
 }
 
 /** Past the hour that was set, and none of today yet. */
-export function backupsDue(postgres, now = new Date()) {
-  if (process.uptime() < MINUTES_AFTER_START * 60) return false;
+export function backupsDue(postgres, now = new Date(), upSeconds = process.uptime()) {
+  if (upSeconds < MINUTES_AFTER_START * 60) return false;
   const { nightly, hour } = settingsOf(postgres);
   if (!nightly || now.getHours() < hour) return false;
   const folder = join(postgres.home, 'backups');

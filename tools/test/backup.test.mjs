@@ -6,6 +6,8 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { Started } from '../lib/faults/kills.mjs';
 import { QUARRY, signIn } from '../lib/faults/shop.mjs';
+import { backupsDue, makeBackup } from '../lib/backups.mjs';
+import { startPostgres } from '../lib/postgres.mjs';
 import { ROOT } from '../lib/prepare.mjs';
 
 const script = (name, ...args) => {
@@ -68,4 +70,36 @@ it('a damaged back-up, and a folder that is none, are refused', () => {
   expect(damaged.code).toBe(1);
   expect(damaged.output).toMatch(/is damaged/);
   expect(script('restore.mjs', away, '--data', join(away, 'fresh')).output).toMatch(/not a back-up/);
+});
+
+it('is due once a day from the hour that was set, keeps as many as were set, and rests when told to', async () => {
+  const lead = await signIn(here.base, 'lead');
+  const set = async (typed) => {
+    const { version } = (await lead.get('/api/shop')).json.settings;
+    expect((await lead.put('/api/shop/settings', { typed, version })).status).toBe(200);
+  };
+  const postgres = await startPostgres(here.data);
+  const folder = join(postgres.home, 'backups');
+  const at = (hour, days = 0) => {
+    const day = new Date();
+    day.setDate(day.getDate() + days);
+    day.setHours(hour, 30, 0, 0);
+    return day;
+  };
+  await set({ backupHour: '3', backupKeep: '1' });
+  expect(backupsDue(postgres, at(2), 9999)).toBe(false);
+  expect(backupsDue(postgres, at(4), 9999)).toBe(true);
+  // A machine that has only just come up has other things to do.
+  expect(backupsDue(postgres, at(4), 60)).toBe(false);
+  await makeBackup(postgres, folder, () => undefined);
+  const first = readdirSync(folder);
+  expect(backupsDue(postgres, at(23), 9999)).toBe(false);
+  expect(backupsDue(postgres, at(4, 1), 9999)).toBe(true);
+  await new Promise((done) => setTimeout(done, 1100));
+  await makeBackup(postgres, folder, () => undefined);
+  const then = readdirSync(folder);
+  expect([first.length, then.length]).toEqual([1, 1]);
+  expect(then).not.toEqual(first);
+  await set({ backup: 'by-hand' });
+  expect(backupsDue(postgres, at(4, 1), 9999)).toBe(false);
 });

@@ -1,0 +1,76 @@
+/** Every sheet can be read by everybody: contrast, names and roles of what is pressed, nothing past the edge; light and dark. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { field, signIn } from './keyboard.ts';
+
+const base = () => process.env['DEMO_SHOP']!;
+
+const VIEWS = [
+  ['floor', '/'],
+  ['take in', '/new'],
+  ['legend', '/legend'],
+  ['motor', '/motor/3101'],
+  ['card', '/motor/3112/card'],
+  ['winding', '/motor/3107/winding'],
+  ['connection', '/motor/3107/connection'],
+  ['traveller', '/motor/3109/traveller'],
+  ['tests', '/motor/3103/tests?kind=resistance&stage=before-varnish'],
+  ['verdict', '/motor/3090/verdict'],
+  ['winding, two speeds', '/motor/3120/winding'],
+  ['search', '/motor/3107/search'],
+  ['cut sheet', '/motor/3107/cut'],
+  ['stores', '/stores'],
+  ['people', '/people'],
+] as const;
+
+for (const dark of [false, true])
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+  ] as const)
+    test(`every sheet can be read by everybody, ${dark ? 'dark' : 'light'}, ${width} wide`, async ({
+      browser,
+    }) => {
+      const context = await browser.newContext({
+        viewport: { width, height },
+        colorScheme: dark ? 'dark' : 'light',
+      });
+      const page = await context.newPage();
+      const faults: string[] = [];
+      page.on('pageerror', (e) => faults.push(`page error: ${e.message}`));
+      page.on('console', (m) => {
+        if (m.type() === 'error' && !m.text().includes('401')) faults.push(`console: ${m.text()}`);
+      });
+      await page.goto(`${base()}/sign-in`);
+      await expect(field(page, 'pin')).toBeVisible();
+      faults.push(...(await serious(page, 'sign-in', dark)));
+      await signIn(page, base(), 'Ida Haft');
+      for (const [name, url] of VIEWS) {
+        await page.goto(`${base()}${url}`);
+        await expect(page.locator('[data-view="A"]')).toBeVisible();
+        if (width > 1000) faults.push(...(await serious(page, name, dark)));
+        // Nothing may stick out sideways.
+        const wide = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        if (wide > 0) faults.push(`${name}: ${wide} px too wide`);
+      }
+      expect(faults).toEqual([]);
+      await context.close();
+    });
+
+/** On the dark sheet only the colours differ. */
+async function serious(
+  page: import('@playwright/test').Page,
+  name: string,
+  coloursOnly: boolean,
+): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (coloursOnly ? axe.withRules(['color-contrast']) : axe).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${name}: ${v.id} (${v.nodes.length}) ${v.nodes[0]!.target.join(' ')} ${v.nodes[0]!.failureSummary?.split('\n')[1] ?? ''}`,
+    );
+}
