@@ -57,10 +57,16 @@ export class Caller {
 
 export async function signIn(base, role) {
   const [name, pin] = PEOPLE[role];
-  const response = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ name, pin }),
+  const ask = () =>
+    fetch(`${base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name, pin }),
+    });
+  // An idle connection that the server has closed meanwhile is found out by using it.
+  const response = await ask().catch((error) => {
+    if (error.cause?.code !== 'UND_ERR_SOCKET') throw error;
+    return ask();
   });
   if (!response.ok) throw new Error(`${name} could not sign in: ${response.status}`);
   return new Caller(base, response.headers.get('set-cookie').split(';')[0]);
