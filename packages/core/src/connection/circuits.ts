@@ -142,7 +142,8 @@ export function circuitsThatWork(spec: WindingSpec): number[] {
   const works = new Set(validCircuits(laid.value));
   if (!laid.value.exactlyBalanced && !spec.groupSizes && spec.kind !== 'coils')
     for (let c = 1; c <= spec.poles; c++) {
-      if (works.has(c)) continue;
+      // Laying out anew takes long; what cannot share its coils equally is not tried.
+      if (works.has(c) || (laid.value.coils.length / 3) % c !== 0) continue;
       const other = layOut({ ...spec, circuits: c });
       if (other.ok && canPart(other.value, c)) works.add(c);
     }
