@@ -147,3 +147,49 @@ test('a tag scanned while a field has the focus opens its motor and leaves the f
   await expect(field(page, 'coilsCounted')).toHaveValue('3101');
   await page.getByRole('button', { name: 'Undo typing' }).click();
 });
+
+test('ticks that are under way when the sheet is left, or the network drops, are all written, in the order of the hand', async ({
+  page,
+}) => {
+  const marks = async () => {
+    const answer = await page.request.get(`${base()}/api/motors/3124`);
+    return ((await answer.json()) as { jointMarks: { joint: string; mark: string }[] }).jointMarks;
+  };
+  const before = (await marks()).length;
+  const open = async () => {
+    await page.goto(`${base()}/motor/3124/connection`);
+    await expect(page.getByRole('heading', { name: /of \d+ joints/ })).toBeVisible();
+    await choose();
+  };
+  // A joint that is made hands on to the next.
+  const press = async () => {
+    await turn.click();
+    await choose();
+  };
+  const choose = () => page.getByRole('button', { name: 'Joint 1', exact: true }).click();
+  const turn = page.getByRole('button', { name: /(Open joint 1|Joint 1 is made)/ });
+  await open();
+  const made = (await turn.textContent())?.includes('Open') ?? false;
+  const [first, second] = made ? (['undone', 'made'] as const) : (['made', 'undone'] as const);
+
+  // Held on its way: the sheet is left before anything is answered.
+  await page.route('**/joints', () => undefined);
+  await press();
+  await expect(turn).toHaveText(made ? /Joint 1 is made/ : /Open joint 1/);
+  await press();
+  await expect(turn).toHaveText(made ? /Open joint 1/ : /Joint 1 is made/);
+  await page.unrouteAll();
+  await page.goto(`${base()}/motor/3124/traveller`);
+  await expect.poll(async () => (await marks()).slice(before).map((m) => m.mark)).toEqual([first, second]);
+
+  // Dropped: the ticks wait, the sheet says so, and they go when the network is back.
+  await open();
+  await page.context().setOffline(true);
+  await press();
+  await expect(page.getByText('1 tick waits on this device for the server.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect
+    .poll(async () => (await marks()).slice(before).map((m) => m.mark))
+    .toEqual([first, second, first]);
+  await expect(page.getByText(/waits? on this device/)).toHaveCount(0);
+});

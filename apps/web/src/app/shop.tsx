@@ -4,11 +4,11 @@ import { Suspense, useEffect, useMemo } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { ShopUnitsContext } from '../kit/shop-units.ts';
 import { problemOf, useSessionQuery, useShopQuery } from './api.ts';
+import { TickOutboxContext, useOwnTickOutbox } from './tick-outbox-context.ts';
 import { useLive } from './use-live.ts';
 import { useScanner } from './use-scanner.ts';
 import { useShopKeys } from './use-shop-keys.ts';
 import { useTitle } from './use-title.ts';
-import { useWaitingTicks } from './use-waiting-ticks.ts';
 
 export function Shop() {
   const { data, error, isLoading, refetch } = useSessionQuery();
@@ -33,22 +33,24 @@ export function Shop() {
       </main>
     );
   }
-  return <SignedIn />;
+  return <SignedIn person={data.id} />;
 }
 
-function SignedIn() {
+function SignedIn({ person }: { person: string }) {
   useLive();
   useShopKeys();
   useScanner();
   useTitle();
-  useWaitingTicks();
+  const outbox = useOwnTickOutbox(person);
   const { data: shop } = useShopQuery();
   const units = useMemo(() => shopUnitsOf(shop?.settings.typed ?? {}), [shop]);
   return (
     <ShopUnitsContext value={units}>
-      <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
-        <Outlet />
-      </Suspense>
+      <TickOutboxContext value={outbox}>
+        <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
+          <Outlet />
+        </Suspense>
+      </TickOutboxContext>
     </ShopUnitsContext>
   );
 }

@@ -13,6 +13,7 @@ import { connectionDrawing, type JointState } from '@norther/drawings';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useMarkRestMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
+import { useAppSelector } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { PhaseBox } from '../kit/marks.tsx';
@@ -83,7 +84,8 @@ function Bench({
   const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
   const { data: session } = useSessionQuery();
-  const { marks, tick, toggle: toggleMark } = useTicks(file, analysis, session ?? NOBODY);
+  const { marks, unsent, tick, toggle: toggleMark } = useTicks(file, analysis, session ?? NOBODY);
+  const away = useAppSelector((s) => s.sheet.away);
   const [rest, { isLoading: markingRest }] = useMarkRestMutation();
   const act = useAct();
   const walk = useWalk(file, analysis);
@@ -253,6 +255,11 @@ function Bench({
             {card.joint ?? planned.checked.card.joint ?? 'brazed'}, each end sleeved
           </span>
         </div>
+        {away && unsent > 0 && (
+          <p className="text-[14px]" role="note">
+            {unsent} {unsent === 1 ? 'tick waits' : 'ticks wait'} on this device for the server.
+          </p>
+        )}
         {others > 0 && (
           <p className="text-[13px] text-carmine">
             {others} {others === 1 ? 'mark belongs' : 'marks belong'} to another plan of this motor, or to
@@ -273,7 +280,7 @@ function Bench({
           {made < count && (
             <Key
               className="order-last"
-              disabled={markingRest}
+              disabled={markingRest || unsent > 0}
               onClick={() =>
                 void act(
                   unwrap(rest({ writeId: crypto.randomUUID(), number: file.motor.number })),

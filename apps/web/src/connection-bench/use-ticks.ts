@@ -1,90 +1,71 @@
 /** Ticking joints at the speed of a hand: each tick shows at once and is sent in its turn; none is lost or turned round. */
 import { jointKey, planKey, standingMarks, type WindingAnalysis } from '@norther/core';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useMarkJointMutation, type MotorFile } from '../app/api.ts';
-import { unwrap, useAct } from '../app/use-act.ts';
-import {
-  answer,
-  turned,
-  unseen,
-  type PendingTick,
-  type PendingTicks,
-  type TickKind,
-} from './pending-ticks.ts';
-import { tickAnswered, tickWaits } from './waiting-ticks.ts';
-
-const DONE: Readonly<Record<TickKind, string>> = {
-  made: 'is made',
-  wrong: 'is wrong',
-  undone: 'is open again',
-};
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { MotorFile } from '../app/api.ts';
+import { useTickOutbox } from '../app/tick-outbox-context.ts';
+import { turned, unseen, type TickKind } from './tick-outbox.ts';
 
 export function useTicks(
   file: MotorFile,
   { layout, connection }: WindingAnalysis,
-  person: { readonly id: string; readonly name: string },
+  person: { readonly name: string },
 ) {
+  const outbox = useTickOutbox();
+  const ticks = useSyncExternalStore(outbox.subscribe, outbox.list);
   const saved = useMemo(
     () => standingMarks(layout, connection, file.jointMarks),
     [layout, connection, file.jointMarks],
   );
   const inRecord = useMemo(() => new Set(file.jointMarks.map((m) => m.id)), [file.jointMarks]);
-  const [pending, setPending] = useState<PendingTicks>(new Map());
-  const latest = useRef(pending);
-  const queue = useRef(Promise.resolve());
-  const [send] = useMarkJointMutation();
-  const act = useAct();
-  const put = useCallback((next: PendingTicks) => {
-    latest.current = next;
-    setPending(next);
-  }, []);
-  useEffect(() => put(unseen(latest.current, inRecord)), [put, inRecord]);
+  useEffect(() => outbox.saw(inRecord), [outbox, inRecord]);
+  const plan = planKey(layout);
+  const number = file.motor.number;
+  /** The newest tick of each joint that the record does not show yet. */
+  const pending = useCallback(
+    (all: ReturnType<typeof outbox.list>) =>
+      new Map(
+        unseen(all, inRecord)
+          .filter((t) => t.number === number && t.entry.plan === plan)
+          .map((t) => [t.entry.joint, t.entry]),
+      ),
+    [inRecord, number, plan],
+  );
   const marks = useMemo(() => {
     const shown = new Map(saved);
-    for (const [number, { mark, note }] of unseen(pending, inRecord)) {
-      if (mark === 'undone') shown.delete(number);
-      else
-        shown.set(number, {
-          plan: planKey(layout),
-          joint: jointKey(connection.joints[number - 1]!),
-          mark,
-          note,
+    const waiting = pending(ticks);
+    for (const joint of connection.joints) {
+      const entry = waiting.get(jointKey(joint));
+      if (entry?.mark === 'undone') shown.delete(joint.number);
+      else if (entry)
+        shown.set(joint.number, {
+          ...entry,
           at: new Date().toISOString(),
           by: person.name,
         });
     }
     return shown;
-  }, [saved, pending, inRecord, layout, connection, person.name]);
+  }, [saved, pending, ticks, connection, person.name]);
 
   const tick = useCallback(
-    (number: number, mark: TickKind, note = '') => {
-      const pressed: PendingTick = { mark, note };
-      put(new Map(latest.current).set(number, pressed));
-      const entry = { plan: planKey(layout), joint: jointKey(connection.joints[number - 1]!), mark, note };
-      const waiting = { writeId: crypto.randomUUID(), number: file.motor.number, entry };
-      tickWaits(localStorage, person.id, waiting);
-      queue.current = queue.current.then(async () => {
-        let id: string | null = null;
-        await act(
-          unwrap(send(waiting)).then((record) => (id = record.id)),
-          `Joint ${number} ${DONE[mark]}.`,
-        );
-        tickAnswered(localStorage, person.id, waiting.writeId);
-        put(answer(latest.current, number, pressed, id));
-      });
-    },
-    [act, send, put, person.id, file.motor.number, layout, connection],
+    (joint: number, mark: TickKind, note = '') =>
+      outbox.add({
+        writeId: crypto.randomUUID(),
+        number,
+        jointNumber: joint,
+        entry: { plan, joint: jointKey(connection.joints[joint - 1]!), mark, note },
+      }),
+    [outbox, number, plan, connection],
   );
   /** Made becomes open, and open made: by what is shown, with ticks that are still under way. */
   const toggle = useCallback(
-    (number: number): TickKind => {
-      const next = turned(
-        unseen(latest.current, inRecord).get(number)?.mark ?? saved.get(number)?.mark ?? 'undone',
-      );
-      tick(number, next);
+    (joint: number): TickKind => {
+      const waiting = pending(outbox.list()).get(jointKey(connection.joints[joint - 1]!));
+      const next = turned(waiting?.mark ?? saved.get(joint)?.mark);
+      tick(joint, next);
       return next;
     },
-    [saved, inRecord, tick],
+    [saved, pending, outbox, connection, tick],
   );
-  return { marks, tick, toggle };
+  const unsent = ticks.filter((t) => t.number === number && t.answered === undefined).length;
+  return { marks, unsent, tick, toggle };
 }

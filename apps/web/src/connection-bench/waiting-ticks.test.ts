@@ -1,42 +1,45 @@
 /** Ticks on a device that is closed, full or damaged. */
 import { expect, test } from 'vitest';
-import { tickAnswered, tickWaits, waitingTicks, type WaitingTick } from './waiting-ticks.ts';
+import { MemoryStore } from './memory-store.ts';
+import { KeptTicks, type WaitingTick } from './waiting-ticks.ts';
 
-function store(most = Infinity) {
-  const kept = new Map<string, string>();
-  return {
-    kept,
-    getItem: (k: string) => kept.get(k) ?? null,
-    setItem: (k: string, v: string) => {
-      if (v.length > most) throw new Error('full');
-      kept.set(k, v);
-    },
-    removeItem: (k: string) => void kept.delete(k),
-  };
-}
-const tick = (writeId: string, mark: 'made' | 'undone' = 'made'): WaitingTick => ({
+const tick = (writeId: string): WaitingTick => ({
   writeId,
   number: '4007',
-  entry: { plan: 'p', joint: '1f 4f', mark, note: '' },
+  jointNumber: 1,
+  entry: { plan: 'p', joint: '1f 4f', mark: 'made', note: '' },
 });
 
 test('wait in the order of the hand until each is answered, each person’s apart', () => {
-  const s = store();
-  for (const id of ['a', 'b', 'c']) tickWaits(s, 'ida', tick(id));
-  tickWaits(s, 'per', tick('d'));
-  tickAnswered(s, 'ida', 'b');
-  expect(waitingTicks(s, 'ida').map((t) => t.writeId)).toEqual(['a', 'c']);
-  for (const id of ['a', 'c']) tickAnswered(s, 'ida', id);
-  expect([...s.kept.keys()]).toEqual(['norther.ticks.per']);
+  const s = new MemoryStore();
+  const ida = new KeptTicks(s, 'ida');
+  for (const id of ['a', 'b', 'c']) ida.keep(tick(id));
+  new KeptTicks(s, 'per').keep(tick('d'));
+  ida.remove('b');
+  expect(ida.list().map((t) => t.writeId)).toEqual(['a', 'c']);
+  for (const id of ['a', 'c']) ida.remove(id);
+  expect(ida.list()).toEqual([]);
+  expect(new KeptTicks(s, 'per').list().map((t) => t.writeId)).toEqual(['d']);
+});
+
+test('two pages of one person overwrite nothing of each other', () => {
+  const s = new MemoryStore();
+  const [one, two] = [new KeptTicks(s, 'ida'), new KeptTicks(s, 'ida')];
+  one.keep(tick('a'));
+  two.keep(tick('b'));
+  one.remove('a');
+  two.keep(tick('c'));
+  expect(one.list().map((t) => t.writeId)).toEqual(['b', 'c']);
 });
 
 test('a full or damaged store stops nobody', () => {
-  const full = store(10);
-  tickWaits(full, 'ida', tick('a'));
-  expect(waitingTicks(full, 'ida')).toEqual([]);
-  const damaged = store();
-  damaged.kept.set('norther.ticks.ida', '{{');
-  expect(waitingTicks(damaged, 'ida')).toEqual([]);
-  tickWaits(damaged, 'ida', tick('a'));
-  expect(waitingTicks(damaged, 'ida')).toHaveLength(1);
+  const full = new KeptTicks(new MemoryStore(10), 'ida');
+  full.keep(tick('a'));
+  expect(full.list()).toEqual([]);
+  const s = new MemoryStore();
+  s.setItem('norther.tick.ida.1.x', '{{');
+  const damaged = new KeptTicks(s, 'ida');
+  expect(damaged.list()).toEqual([]);
+  damaged.keep(tick('a'));
+  expect(damaged.list()).toHaveLength(1);
 });

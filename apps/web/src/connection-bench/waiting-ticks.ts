@@ -1,41 +1,59 @@
-/** Ticks on their way to the shop, kept on this device until they are answered: a page that is closed meanwhile loses none. */
+/** Ticks of joints kept on this device until they are answered: a page that is closed meanwhile loses none. */
 import type { JointMarkEntry } from '@norther/records';
 
 export interface WaitingTick {
   readonly writeId: string;
   readonly number: string;
+  /** The number the joint has on the sheet, to tell of it. */
+  readonly jointNumber: number;
   readonly entry: JointMarkEntry;
 }
 
-type Store = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
-const key = (person: string) => `norther.ticks.${person}`;
+export type TickStore = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
 
-/** In the order of the hand. */
-export function waitingTicks(store: Store, person: string): WaitingTick[] {
-  try {
-    const kept: unknown = JSON.parse(store.getItem(key(person)) ?? '[]');
-    return Array.isArray(kept) ? (kept as WaitingTick[]) : [];
-  } catch {
-    // Damaged by hand: nothing can be sent of it.
-    return [];
+let kept = 0;
+
+/** Every tick has an entry of its own, so that two pages of one person cannot overwrite each other's. */
+export class KeptTicks {
+  private readonly prefix: string;
+
+  constructor(
+    private readonly store: TickStore,
+    person: string,
+  ) {
+    this.prefix = `norther.tick.${person}.`;
+  }
+
+  /** In the order of the hand. */
+  list(): WaitingTick[] {
+    const keys = Array.from({ length: this.store.length }, (_, i) => this.store.key(i) ?? '');
+    return keys
+      .filter((key) => key.startsWith(this.prefix))
+      .sort()
+      .flatMap((key) => {
+        try {
+          return [JSON.parse(this.store.getItem(key) ?? '') as WaitingTick];
+        } catch {
+          // Damaged by hand: nothing can be sent of it.
+          this.store.removeItem(key);
+          return [];
+        }
+      });
+  }
+
+  keep(tick: WaitingTick): void {
+    const turn = `${String(Date.now()).padStart(15, '0')}.${String(kept++).padStart(6, '0')}`;
+    try {
+      this.store.setItem(`${this.prefix}${turn}.${tick.writeId}`, JSON.stringify(tick));
+    } catch {
+      // A full store: the tick lives in this page only, and is sent from it.
+    }
+  }
+
+  remove(writeId: string): void {
+    for (let i = this.store.length - 1; i >= 0; i--) {
+      const key = this.store.key(i);
+      if (key?.startsWith(this.prefix) && key.endsWith(`.${writeId}`)) this.store.removeItem(key);
+    }
   }
 }
-
-function write(store: Store, person: string, ticks: readonly WaitingTick[]) {
-  try {
-    if (ticks.length > 0) store.setItem(key(person), JSON.stringify(ticks));
-    else store.removeItem(key(person));
-  } catch {
-    // A full store: the tick lives in this page only, and is sent from it.
-  }
-}
-
-export const tickWaits = (store: Store, person: string, tick: WaitingTick) =>
-  write(store, person, [...waitingTicks(store, person), tick]);
-
-export const tickAnswered = (store: Store, person: string, writeId: string) =>
-  write(
-    store,
-    person,
-    waitingTicks(store, person).filter((t) => t.writeId !== writeId),
-  );
