@@ -1,7 +1,9 @@
 /** Which numbers of parallel circuits a winding can have, decided from the groups' voltages. */
 import { finding, type Finding } from '../quantity/index.ts';
 import {
+  dividesEqually,
   equalSums,
+  gcd,
   layOut,
   partEqually,
   PHASES,
@@ -56,6 +58,21 @@ function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVolta
   });
 }
 
+/** False where no circuits of equal voltage can exist, told without searching; windings of unequal turns are let pass. */
+function mayPart(layout: WindingLayout, groups: readonly Group[], circuits: number): boolean {
+  const shared = gcd(layout.slots, layout.polePairs);
+  const whole = new Float64Array(layout.slots / shared);
+  const at = (slot: number) => ((layout.polePairs * (slot - 1)) / shared) % whole.length;
+  for (const { coils } of groups)
+    for (const number of coils) {
+      const { topSlot, bottomSlot, sign, turnShare } = layout.coils[number - 1]!;
+      if (turnShare !== 1) return true;
+      whole[at(topSlot)]! += sign;
+      whole[at(bottomSlot)]! -= sign;
+    }
+  return dividesEqually(whole, circuits);
+}
+
 /**
  * Parts some groups into equal circuits, or null where that is not possible.
  * @returns group numbers of every circuit, in slot order
@@ -104,7 +121,8 @@ export function splitCircuits(
             ? `${groups.length} groups of ${groups[0]!.coils} coils cannot be shared by ${circuits}.`
             : `${coils} coils cannot be shared by ${circuits}.`,
       );
-    const parted = partEqually(groups, circuits, first);
+    const own = groups.map((g) => g.group);
+    const parted = mayPart(layout, own, circuits) ? partEqually(groups, circuits, first) : null;
     if (!parted) {
       const shifted = shiftBetweenRuns(groups, circuits);
       return fail(
@@ -154,9 +172,11 @@ function canPart(layout: WindingLayout, circuits: number): boolean {
   return PHASES.every((phase) => {
     const groups = groupVoltages(layout, phase);
     const coils = groups.reduce((n, g) => n + g.coils, 0);
+    const own = groups.map((g) => g.group);
     return (
       coils % circuits === 0 &&
       groups.length >= circuits &&
+      mayPart(layout, own, circuits) &&
       partEqually(groups, circuits, 'neighbours') !== null
     );
   });

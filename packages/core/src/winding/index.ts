@@ -24,6 +24,7 @@ export {
 export { slowSpeed } from './pole-changing.ts';
 export { equalSums, partEqually, sumOf, type CircuitsFrom, type GroupSum } from './equal-parts.ts';
 export { sequences, type Complex } from './sequences.ts';
-export { slotPeriods } from './phase-belts.ts';
+export { gcd, slotPeriods } from './phase-belts.ts';
+export { dividesEqually } from './root-sums.ts';
 export { slotSums, unitCircle, type SlotSums } from './slot-sums.ts';
 export { phasePhasors } from './phase-phasors.ts';

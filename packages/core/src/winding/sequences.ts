@@ -16,18 +16,18 @@ export interface Sequences {
  * further along the slots than U's.
  * Source: symmetrical components (Fortescue 1918).
  */
-export function sequences(phasors: readonly [Complex, Complex, Complex]): Sequences {
-  const turned = (z: Complex, thirds: number): Complex => {
-    const a = (thirds * 2 * Math.PI) / 3;
-    return {
-      re: z.re * Math.cos(a) - z.im * Math.sin(a),
-      im: z.re * Math.sin(a) + z.im * Math.cos(a),
-    };
+export function sequences([u, v, w]: readonly [Complex, Complex, Complex]): Sequences {
+  // cos 120° is −1/2 for both, and the sines differ in sign only.
+  const sumRe = v.re + w.re;
+  const sumIm = v.im + w.im;
+  const acrossRe = SIN_120 * (v.im - w.im);
+  const acrossIm = SIN_120 * (v.re - w.re);
+  const size = (re: number, im: number) => Math.sqrt(re * re + im * im) / 3;
+  return {
+    positive: size(u.re - sumRe / 2 + acrossRe, u.im - sumIm / 2 - acrossIm),
+    negative: size(u.re - sumRe / 2 - acrossRe, u.im - sumIm / 2 + acrossIm),
+    zero: size(u.re + sumRe, u.im + sumIm),
   };
-  const total = (thirds: number) => {
-    const v = turned(phasors[1], thirds);
-    const w = turned(phasors[2], -thirds);
-    return Math.hypot(phasors[0].re + v.re + w.re, phasors[0].im + v.im + w.im) / 3;
-  };
-  return { positive: total(-1), negative: total(1), zero: total(0) };
 }
+
+const SIN_120 = Math.sqrt(3) / 2;
