@@ -161,7 +161,8 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
 
     await signStation(page, 'Intake', { failed: 'turn short, slot 12' });
     await signStation(page, 'Take the winding data', {});
-    await signStation(page, 'Saw and burn off', { partTemperature: '670 F' });
+    await signStation(page, 'Saw one end winding off', {});
+    await signStation(page, 'Burn off', { partTemperature: '670 F' });
     await signStation(page, 'Pull the coils', {});
     await measure(page, 'core-loss', 'bare', { before: '3', after: '3.1' }, 'Sound');
     await traveller(page);

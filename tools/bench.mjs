@@ -125,7 +125,7 @@ const fill = (shop) => `
   from generate_series(1, ${MOTORS}) i;
   insert into steps (id, shop_id, motor_id, station, typed, taken_at, taken_by, signed_at, signed_by, version)
   select gen_random_uuid(), shop_id, m.id, s, '{}', now(), 'A', now(), 'A', 1
-  from motors m, unnest(array['intake','data','strip','pull','core','insulate','wind','connect']) s where number like 'B%';
+  from motors m, unnest(array['intake','data','saw','strip','pull','core','insulate','wind','connect']) s where number like 'B%';
   insert into windings (id, shop_id, motor_id, role, typed, "values", version, changed_at, changed_by)
   select gen_random_uuid(), shop_id, id, 'as-found', '{"slots":"36","poles":"4","layers":"2","span":"1-8","turns":"18","wires":"2x1.06","circuits":"2","connection":"star","endsPerLead":"2","bore":"165","coreLength":"150","backIron":"26","toothWidth":"7.9","slotArea":"180"}', '{}', 1, now(), 'A'
   from motors where number like 'B%';

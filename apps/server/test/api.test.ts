@@ -251,13 +251,13 @@ describe('writing', () => {
 });
 
 describe('the route', () => {
-  it('holds stripping until the card is complete and free of contradictions', async () => {
+  it('holds the saw until the card is complete and free of contradictions', async () => {
     const { number } = await motor();
     await sign(s.winder, number, 'intake', { failed: 'burnt', cause: 'water' });
-    expect((await sign(s.winder, number, 'strip', { partTemperature: '350' })).status).toBe(409);
+    expect((await sign(s.winder, number, 'saw')).status).toBe(409);
     await sign(s.winder, number, 'data');
-    await saveCard(number, { ...QUARRY_CARD, endsPerLead: '4', sensorsFound: '' });
-    const shut = await s.winder.post<Problem>(`motors/${number}/stations/strip/take`);
+    await saveCard(number, { ...QUARRY_CARD, endsPerLead: '4', overhang: '' });
+    const shut = await s.winder.post<Problem>(`motors/${number}/stations/saw/take`);
     expect(shut.status).toBe(409);
     expect(shut.body.findings.map((f) => f.code)).toEqual(
       expect.arrayContaining(['gate.shut', 'gate.card-gap']),
@@ -270,15 +270,20 @@ describe('the route', () => {
       400,
     );
     // Turns are counted on the burnt winding; what the saw takes is there and does not contradict itself.
-    await saveCard(number, { ...QUARRY_CARD, turns: '', bore: '' }, 1);
-    expect((await s.winder.post(`motors/${number}/stations/strip/take`)).status).toBe(200);
+    await saveCard(number, { ...QUARRY_CARD, turns: '', bore: '', sensorsFound: '' }, 1);
+    expect((await s.winder.post(`motors/${number}/stations/saw/take`)).status).toBe(200);
+    expect((await sign(s.winder, number, 'saw')).status).toBe(200);
+    // Sensors are looked for until they burn.
+    const oven = () => s.winder.post<Problem>(`motors/${number}/stations/strip/take`);
+    expect((await oven()).body.findings.map((f) => f.fields[0])).toContain('sensorsFound');
+    await saveCard(number, { ...QUARRY_CARD, turns: '', bore: '' }, 2);
     expect((await sign(s.winder, number, 'strip', { partTemperature: '350' })).status).toBe(200);
     const pull = () => s.winder.post<Problem>(`motors/${number}/stations/pull/take`);
     expect((await pull()).body.findings.map((f) => [f.code, f.fields[0]])).toContainEqual([
       'gate.card-gap',
       'turns',
     ]);
-    await saveCard(number, { ...QUARRY_CARD, bore: '' }, 2);
+    await saveCard(number, { ...QUARRY_CARD, bore: '' }, 3);
     expect((await pull()).status).toBe(200);
     expect(
       (await s.lead.post(`motors/${number}/gates/before-pulling/pass`, { reason: 'not needed' })).status,
@@ -343,6 +348,7 @@ describe('the whole way, and what goes out', () => {
 
     await ok(s.winder, 'intake', { failed: 'turn short' });
     await ok(s.winder, 'data');
+    await ok(s.winder, 'saw');
     await ok(s.winder, 'strip', { partTemperature: '670 F' });
     await ok(s.winder, 'pull');
     expect(await reading('core-loss', 'bare', { before: '3', after: '3.1' })).toBe('sound');

@@ -1,6 +1,7 @@
 /** Joints ticked, reels and settings: kept with who and when, refused in words, never changed behind anybody's back. */
 import { randomUUID } from 'node:crypto';
 import { layOut, planKey } from '@norther/core';
+import { MOTOR_FORMAT_VERSION } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import pg from 'pg';
 import { startServer } from './harness.ts';
@@ -78,7 +79,7 @@ describe('a joint', () => {
   it('goes out with the record and comes in again', async () => {
     const out = await shop.lead.get<Record<string, unknown>>('motors/6001/record.json');
     expect(out.body['jointMarks']).toHaveLength(3);
-    expect(out.body['version']).toBe(4);
+    expect(out.body['version']).toBe(MOTOR_FORMAT_VERSION);
   });
 });
 

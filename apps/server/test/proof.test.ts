@@ -46,6 +46,7 @@ async function motor() {
   const wind = async () => {
     await sign('intake', { failed: 'x' });
     await sign('data');
+    await sign('saw');
     await sign('strip', { partTemperature: '350' });
     await sign('pull');
     await read('core-loss', 'bare', { before: '3', after: '3.1' });
@@ -207,9 +208,9 @@ describe('a signature', () => {
     const pass = () => s.lead.post(`${m.base}/gates/before-stripping/pass`, { reason: 'sister machine' });
     expect((await pass()).status).toBe(200);
     expect((await pass()).status).toBe(409);
-    expect((await m.sign('strip', { partTemperature: '350' })).status).toBe(200);
-    await s.lead.post(`${m.base}/stations/strip/reopen`, { reason: 'another burn-off' });
-    expect((await m.sign('strip', { partTemperature: '350' })).status).toBe(409);
+    expect((await m.sign('saw')).status).toBe(200);
+    await s.lead.post(`${m.base}/stations/saw/reopen`, { reason: 'the other end' });
+    expect((await m.sign('saw')).status).toBe(409);
     expect((await pass()).status).toBe(200);
   });
 });
@@ -220,6 +221,7 @@ describe('what was wound', () => {
     await s.lead.post('shop/reels', { name: 'R77', bareDiameterMm: 1.06, grade: 2, massKg: 20 });
     await m.sign('intake', { failed: 'x' });
     await m.sign('data');
+    await m.sign('saw');
     await m.sign('strip', { partTemperature: '350' });
     await m.sign('pull', { copper: '50' });
     await m.read('core-loss', 'bare', { before: '3', after: '3.1' });

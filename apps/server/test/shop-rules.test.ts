@@ -176,13 +176,13 @@ describe('who may do what', () => {
     await take('G-1');
     await s.winder.post('motors/G-1/stations/intake/sign', { typed: { failed: 'x' } });
     await s.winder.post('motors/G-1/stations/data/sign', { typed: {} });
-    const early = await s.winder.post<Problem>('motors/G-1/stations/strip/take');
+    const early = await s.winder.post<Problem>('motors/G-1/stations/saw/take');
     expect(early.status).toBe(409);
     expect(
       (await s.lead.post('motors/G-1/gates/before-stripping/pass', { reason: 'sister machine on file' }))
         .status,
     ).toBe(200);
-    expect((await s.winder.post('motors/G-1/stations/strip/take')).status).toBe(200);
+    expect((await s.winder.post('motors/G-1/stations/saw/take')).status).toBe(200);
     const file = await s.lead.get<{
       gatePasses: { by: string; reason: string }[];
       verdict: { reasons: string[] };

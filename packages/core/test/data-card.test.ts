@@ -179,6 +179,8 @@ describe('shorthand', () => {
       slots: '36',
     });
     const { tokens } = readShorthand('36s huh 1-8 8-1');
+    for (const name of Object.getOwnPropertyNames(Object.prototype))
+      expect(readShorthand(name).tokens[0]).toMatchObject({ text: name, fills: {}, meaning: '?' });
     expect(tokens.map((t) => t.problem !== undefined)).toEqual([false, true, false, true]);
   });
   it('writes what it reads', () => {

@@ -325,7 +325,7 @@ describe('route', () => {
     expect(standingOf([], []).phase).toBe('opening');
     const parted = standingOf(signed('intake', 'data'), []);
     expect(parted.phase).toBe('apart');
-    expect(parted.standings.map((s) => s.station)).toEqual(['strip', 'inspect']);
+    expect(parted.standings.map((s) => s.station)).toEqual(['saw', 'inspect']);
     const rotorDone = standingOf(signed('intake', 'inspect', 'balance'), []);
     expect(rotorDone.standings[1]).toMatchObject({ station: null, state: 'done' });
     const all = STATIONS.map((s) => s.id);
@@ -334,7 +334,7 @@ describe('route', () => {
   });
   it('wants both bodies before they meet', () => {
     expect(requiredBefore('match')).toEqual(['cure', 'balance']);
-    expect(requiredBefore('strip')).toEqual(['data']);
+    expect(requiredBefore('strip')).toEqual(['saw']);
     expect(requiredBefore('core')).toEqual(['pull']);
     expect(requiredBefore('intake')).toEqual([]);
   });
@@ -343,6 +343,7 @@ describe('route', () => {
     expect(isBehind('pull', older)).toBe(true);
     expect(standingOf(older, []).standings[0]!.station).toBe('insulate');
     expect(isBehind('pull', signed('intake', 'data', 'strip'))).toBe(false);
+    expect(isBehind('saw', signed('intake', 'data', 'strip'))).toBe(true);
     // No other station may be left out.
     expect(isBehind('strip', signed('intake', 'data', 'pull'))).toBe(false);
   });
@@ -400,20 +401,22 @@ describe('gates and verdict', () => {
     card: checked,
     tests: full,
     steps: [],
+    passed: new Set(),
     ...change,
   });
   const without = (kind: TestKindId) => full.filter((t) => t.kind !== kind);
 
   // Common practice, no source: what a step destroys is on the card before it; the rest can still be seen after it.
-  const OF_THE_CARD = ['before-stripping', 'before-pulling', 'before-winding'] as const;
+  const OF_THE_CARD = ['before-stripping', 'before-burn-off', 'before-pulling', 'before-winding'] as const;
   it.each([
-    ['sensorsFound', [false, false, false]],
-    ['overhang', [false, false, false]],
-    ['endsPerLead', [false, false, false]],
-    ['turns', [true, false, false]],
-    ['wires', [true, false, false]],
-    ['bore', [true, true, false]],
-    ['slotArea', [true, true, false]],
+    ['overhang', [false, false, false, false]],
+    ['endsPerLead', [false, false, false, false]],
+    ['sensorsFound', [true, false, false, false]],
+    ['linerFound', [true, false, false, false]],
+    ['turns', [true, true, false, false]],
+    ['wires', [true, true, false, false]],
+    ['bore', [true, true, true, false]],
+    ['slotArea', [true, true, true, false]],
   ] as const)('a card without %s opens its gates so: %j', (field, open) => {
     const { [field]: _, ...gap } = card;
     const of = facts({ card: checkDataCard(gap, plate, false) });
@@ -423,13 +426,25 @@ describe('gates and verdict', () => {
       ['gate.card-gap', field],
     ]);
   });
+  it('what a lead let go at one gate is not asked for again at the next', () => {
+    const { overhang: _o, turns: _t, ...gap } = card;
+    const of = facts({
+      card: checkDataCard(gap, plate, false),
+      passed: new Set(['before-stripping'] as const),
+    });
+    const fields = (gate: (typeof OF_THE_CARD)[number]) =>
+      checkGate(gate, of)
+        .findings.filter((f) => f.code === 'gate.card-gap')
+        .map((f) => f.fields[0]);
+    expect(OF_THE_CARD.map(fields)).toEqual([['overhang'], [], ['turns'], ['turns']]);
+  });
   it('the gates of the card open for a complete card, and a contradiction shuts them while it can be looked at', () => {
-    expect(OF_THE_CARD.map((gate) => checkGate(gate, facts()).open)).toEqual([true, true, true]);
+    expect(OF_THE_CARD.map((gate) => checkGate(gate, facts()).open)).toEqual([true, true, true, true]);
     const ends = facts({ card: checkDataCard({ ...card, circuits: '4' }, plate, false) });
     expect(checkGate('before-stripping', ends).open).toBe(false);
     // Turns can be counted again until the coils are pulled.
     const turns = facts({ card: checkDataCard({ ...card, turns: '4' }, plate, false) });
-    expect(OF_THE_CARD.map((gate) => checkGate(gate, turns).open)).toEqual([true, false, false]);
+    expect(OF_THE_CARD.map((gate) => checkGate(gate, turns).open)).toEqual([true, true, false, false]);
   });
   it.each([
     ['before-varnish', 'polarity'],

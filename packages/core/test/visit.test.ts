@@ -93,7 +93,7 @@ const VISIT: Visit = {
   number: '4001',
   plate: PLATE,
   windings: [{ role: 'as-found', typed: CARD, planOrder: 1, releasedAt: null }],
-  steps: (['intake', 'data', 'strip', 'pull', 'core', 'insulate', 'wind'] as const)
+  steps: (['intake', 'data', 'saw', 'strip', 'pull', 'core', 'insulate', 'wind'] as const)
     .map((s, i) => step(s, 2 + i))
     .concat(step('connect', 30)),
   holds: [],

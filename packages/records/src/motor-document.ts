@@ -14,7 +14,7 @@ import {
 } from './work-records.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 4;
+export const MOTOR_FORMAT_VERSION = 5;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -88,6 +88,8 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   2: orderedByTime,
   // 4: coils are pulled at a station of their own, two gates more; older motors went along without.
   3: (old) => ({ ...old, version: 4 }),
+  // 5: the saw is a station of its own.
+  4: (old) => ({ ...old, version: 5 }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */

@@ -29,7 +29,7 @@ const upTo = (n: number) => order.slice(0, n).map((station, i) => step(station, 
 
 const document = (change: Partial<MotorDocument> = {}, motor: object = {}): MotorDocument => ({
   format: 'norther.motor',
-  version: 4,
+  version: 5,
   core: '0.3.0',
   motor: {
     id: id(),

@@ -7,7 +7,7 @@ const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 4,
+  version: 5,
   core: '0.2.0',
   motor: {
     id,
@@ -55,7 +55,7 @@ describe('a motor’s record as a file', () => {
     ['something else', { hello: 1 }, 'file.not-a-motor'],
     ['a list', [], 'file.not-a-motor'],
     ['nothing', null, 'file.not-a-motor'],
-    ['a newer format', { ...document, version: 5 }, 'file.newer'],
+    ['a newer format', { ...document, version: 6 }, 'file.newer'],
     ['an unknown old format', { ...document, version: 0 }, 'file.too-old'],
   ])('refuses %s politely', (_name, data, code) => {
     const opened = openMotorDocument(data);

@@ -266,7 +266,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     design: design(48, 4, 11, 2, false, 42, 185, 170),
     promised: 77,
     arrivedHoursAgo: 52,
-    stator: 'data',
+    stator: 'saw',
     rotor: null,
     working: [
       ['strip', 'Olav Tindal', 5],

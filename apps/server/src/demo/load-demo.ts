@@ -283,6 +283,7 @@ const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
     failed: 'turn short near the connection end',
     cause: 'bearing let the rotor touch, dust in the ducts',
   },
+  saw: { cut: 'sawn' },
   strip: { partTemperature: '352' },
   core: { media: 'soft' },
   insulate: { liner: '0.3', standOut: '8' },

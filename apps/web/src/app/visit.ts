@@ -15,5 +15,5 @@ export interface Judged {
 export function judgedOf(file: MotorFile, working = false): Judged {
   const visit = visitOf(file);
   const plans = plansOf(visit, working);
-  return { visit, plans, facts: factsOf(plans, file.readings as never, visit.steps) };
+  return { visit, plans, facts: factsOf(plans, file.readings as never, visit) };
 }

@@ -3,7 +3,7 @@ import { jointKey, planKey, standingMarks, type WindingAnalysis } from '@norther
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { useTickOutbox } from '../app/tick-outbox-context.ts';
-import { turned, unseen, type TickKind } from './tick-outbox.ts';
+import { turned, unseen, type TickKind, type TickOutbox } from './tick-outbox.ts';
 
 export function useTicks(
   file: MotorFile,
@@ -22,7 +22,7 @@ export function useTicks(
   const number = file.motor.number;
   /** The newest tick of each joint that the record does not show yet. */
   const pending = useCallback(
-    (all: ReturnType<typeof outbox.list>) =>
+    (all: ReturnType<TickOutbox['list']>) =>
       new Map(
         unseen(all, inRecord)
           .filter((t) => t.number === number && t.entry.plan === plan)

@@ -31,10 +31,7 @@ import { MergeBox } from './merge-box.tsx';
 import { useCard } from './use-card.ts';
 
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
-const GONE_WITH_THE_ENDS = [
-  ...[...JOINING_FIELDS, ...SLOT_FIELDS].filter((f) => FIRST.includes(f.id)),
-  ...BURNT_FIELDS,
-];
+const SAWN_OFF = [...JOINING_FIELDS, ...SLOT_FIELDS].filter((f) => FIRST.includes(f.id));
 const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
 const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
@@ -127,7 +124,8 @@ function Card({ file }: { file: MotorFile }) {
             {SPECIAL_FIELDS.map(field)}
           </More>
           <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
-          <Group title="Gone after the saw and burn-off">{GONE_WITH_THE_ENDS.map(field)}</Group>
+          <Group title="Gone after the saw">{SAWN_OFF.map(field)}</Group>
+          <Group title="Gone after burn-off">{BURNT_FIELDS.map(field)}</Group>
           <More title="How it was joined" fields={JOINED} typed={typed}>
             {JOINED.map(field)}
           </More>

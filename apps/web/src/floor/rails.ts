@@ -3,9 +3,10 @@ import type { GateId, StationId } from '@norther/core';
 
 export const STATION_AT: Readonly<Record<StationId, number>> = {
   intake: 0.03,
-  data: 0.115,
-  strip: 0.17,
-  pull: 0.228,
+  data: 0.105,
+  saw: 0.148,
+  strip: 0.191,
+  pull: 0.236,
   core: 0.285,
   insulate: 0.345,
   wind: 0.415,
@@ -21,8 +22,9 @@ export const STATION_AT: Readonly<Record<StationId, number>> = {
   ship: 0.985,
 };
 export const GATE_AT: Readonly<Record<GateId, number>> = {
-  'before-stripping': 0.142,
-  'before-pulling': 0.199,
+  'before-stripping': 0.126,
+  'before-burn-off': 0.169,
+  'before-pulling': 0.213,
   'before-winding': 0.38,
   'before-varnish': 0.595,
   'before-assembly': 0.84,

@@ -3,7 +3,7 @@ import type { Finding } from '../quantity/index.ts';
 import type { Typed } from '../fields/index.ts';
 import { DATA_CARD_FIELDS } from './card-fields.ts';
 
-export type CardMoment = 'stripping' | 'pulling' | 'winding';
+export type CardMoment = 'stripping' | 'burning' | 'pulling' | 'winding';
 
 /** In the order in which they pass. Source: common practice, no source. */
 export const CARD_MOMENTS: readonly {
@@ -16,18 +16,15 @@ export const CARD_MOMENTS: readonly {
 }[] = [
   {
     id: 'stripping',
-    name: 'the saw and burn-off',
-    because: 'It goes with the ends that are sawn off, or burns.',
-    needs: [
-      'endsPerLead',
-      'starJoint',
-      'jumpers',
-      'exitClock',
-      'overhang',
-      'linerFound',
-      'leadsFound',
-      'sensorsFound',
-    ],
+    name: 'the saw',
+    because: 'It goes with the ends that are sawn off.',
+    needs: ['endsPerLead', 'starJoint', 'jumpers', 'exitClock', 'overhang'],
+  },
+  {
+    id: 'burning',
+    name: 'burn-off',
+    because: 'It burns.',
+    needs: ['linerFound', 'leadsFound', 'sensorsFound'],
   },
   {
     id: 'pulling',

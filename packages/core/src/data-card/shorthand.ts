@@ -42,26 +42,24 @@ const said =
  *   g3-2-3-2 coils in each group · 6L / 9L / 12L leads · CT / VT / CPW two speeds: constant torque, variable torque, constant
  *   power · K1 skew in slots
  */
-const LEADS: Readonly<Record<string, LeadScheme>> = {
-  '3l': 'three',
-  '6l': 'six',
-  '6pw': 'six-part-winding',
-  '9l': 'nine',
-  '12l': 'twelve',
-  ct: 'constant-torque',
-  vt: 'variable-torque',
-  cpw: 'constant-power',
-};
-const LEAD_WORD = Object.fromEntries(
-  Object.entries(LEADS).map(([word, scheme]) => [scheme, word.toUpperCase()]),
-) as Record<LeadScheme, string>;
+const LEADS: ReadonlyMap<string, LeadScheme> = new Map([
+  ['3l', 'three'],
+  ['6l', 'six'],
+  ['6pw', 'six-part-winding'],
+  ['9l', 'nine'],
+  ['12l', 'twelve'],
+  ['ct', 'constant-torque'],
+  ['vt', 'variable-torque'],
+  ['cpw', 'constant-power'],
+]);
+const leadWord = (scheme: string) => [...LEADS].find(([, s]) => s === scheme)?.[0].toUpperCase();
 
 const RULES: readonly Rule[] = [
   counted(/^(\d+)s$/i, 'slots', 'slots'),
   counted(/^(\d+)p$/i, 'poles', 'poles'),
   counted(/^k(\d+(?:[.,]\d+)?)$/i, 'skew', 'slots skew'),
   (token) => {
-    const scheme = LEADS[token.toLowerCase()];
+    const scheme = LEADS.get(token.toLowerCase());
     return scheme ? { text: token, meaning: LEAD_SCHEMES[scheme].label, fills: { leads: scheme } } : null;
   },
   said(/^cp$/i, 'consequent poles', { grouping: 'consequent' }),
@@ -153,7 +151,7 @@ export function writeShorthand(typed: Typed): string {
         .split(/[\s,;-]+/)
         .join('-')}`,
     t('skew') && `K${t('skew')}`,
-    t('leads') && t('leads') !== 'three' && LEAD_WORD[t('leads') as LeadScheme],
+    t('leads') && t('leads') !== 'three' && leadWord(t('leads')!),
   ]
     .filter(Boolean)
     .join(' ');

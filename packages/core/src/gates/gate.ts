@@ -21,6 +21,8 @@ export interface GateFacts {
   readonly card: CheckedCard;
   readonly tests: readonly LatestTest[];
   readonly steps: readonly StepRecord[];
+  /** Gates that a lead passed with a reason. */
+  readonly passed: ReadonlySet<GateId>;
 }
 
 export interface GateState {

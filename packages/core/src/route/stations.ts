@@ -8,6 +8,7 @@ export type Body = 'stator' | 'rotor' | 'motor';
 export type StationId =
   | 'intake'
   | 'data'
+  | 'saw'
   | 'strip'
   | 'pull'
   | 'core'
@@ -25,6 +26,7 @@ export type StationId =
   | 'ship';
 export type GateId =
   | 'before-stripping'
+  | 'before-burn-off'
   | 'before-pulling'
   | 'before-winding'
   | 'before-varnish'
@@ -108,12 +110,31 @@ export const STATIONS: readonly Station[] = [
     tests: [],
   },
   {
+    id: 'saw',
+    body: 'stator',
+    name: 'Saw',
+    addedLater: true,
+    title: 'Saw one end winding off',
+    todo: [
+      'Saw the end without the leads, close to the core; keep clear of the laminations.',
+      'Look at liner, sleeving, sensors and lead sizes before they burn.',
+    ],
+    record: [choice('cut', 'Ends cut', { sawn: 'sawn off', chisel: 'cut with the chisel', left: 'left on' })],
+    required: [],
+    caution: {
+      name: 'Blade, flying wire',
+      text: 'Guard on, core clamped. Face shield and cut-proof gloves; dust extraction on.',
+    },
+    gate: 'before-stripping',
+    tests: [],
+  },
+  {
     id: 'strip',
     body: 'stator',
     name: 'Burn off',
-    title: 'Saw and burn off',
+    title: 'Burn off',
     todo: [
-      'Saw one end winding off. Burn off with the thermocouple on the part, not in the air.',
+      'Burn off with the thermocouple on the part, not in the air.',
       'Let it cool slowly in the oven, so the core keeps its shape.',
     ],
     record: [quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600)],
@@ -122,7 +143,7 @@ export const STATIONS: readonly Station[] = [
       name: 'Hot part, fumes',
       text: `${HOT_SURFACE} Not wound until near room temperature (common practice). Afterburner and extraction on.`,
     },
-    gate: 'before-stripping',
+    gate: 'before-burn-off',
     tests: [],
   },
   {
@@ -416,7 +437,7 @@ export const records = (id: StationId, field: string): boolean =>
 /** Opening stretch, the two tracks, and the stretch after they meet. */
 export const OPENING: readonly StationId[] = ['intake'];
 export const TRACKS: Readonly<Record<'stator' | 'rotor', readonly StationId[]>> = {
-  stator: ['data', 'strip', 'pull', 'core', 'insulate', 'wind', 'connect', 'check', 'varnish', 'cure'],
+  stator: ['data', 'saw', 'strip', 'pull', 'core', 'insulate', 'wind', 'connect', 'check', 'varnish', 'cure'],
   rotor: ['inspect', 'balance'],
 };
 export const CLOSING: readonly StationId[] = ['match', 'assemble', 'test', 'ship'];

@@ -50,7 +50,7 @@ export function judgeVisit<R extends VisitReading>(
     voided: voidedBy(reading, visit),
   });
   const readings = onlyWhatCounts ? whatCounts(visit.readings, judge) : visit.readings.map(judge);
-  const facts = factsOf(plans, readings, visit.steps);
+  const facts = factsOf(plans, readings, visit);
   return {
     plans,
     readings,
@@ -71,7 +71,7 @@ export function factsOf(
   readings: readonly (Pick<JudgedReading, 'kind' | 'stage' | 'outcome' | 'voided'> & {
     readonly withdrawn: object | null;
   })[],
-  steps: Visit['steps'],
+  visit: Pick<Visit, 'steps' | 'gatePasses'>,
 ): GateFacts {
   const tests = newestReadings(readings.filter((r) => r.outcome.ok && !r.withdrawn)).flatMap(
     (r): LatestTest[] =>
@@ -79,7 +79,8 @@ export function factsOf(
         ? [{ kind: r.kind, stage: r.stage, judgement: r.outcome.judgement, voided: r.voided }]
         : [],
   );
-  return { card: plans.asFound, tests, steps };
+  const passed = new Set(GATE_IDS.filter((gate) => passOf(visit, gate) !== null));
+  return { card: plans.asFound, tests, steps: visit.steps, passed };
 }
 
 /** Of every kind and stage the newest that can be judged, without judging what stands before it. */
