@@ -4,6 +4,7 @@ import {
   CARD_MOMENTS,
   COUNT_FIELDS,
   CORE_FIELDS,
+  DATA_CARD_FIELDS,
   JOINING_FIELDS,
   MEASURED_FIELDS,
   proposePoles,
@@ -31,7 +32,9 @@ import { MergeBox } from './merge-box.tsx';
 import { useCard } from './use-card.ts';
 
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
-const SAWN_OFF = [...JOINING_FIELDS, ...SLOT_FIELDS].filter((f) => FIRST.includes(f.id));
+const needed = (moment: string) => CARD_MOMENTS.find((m) => m.id === moment)!.needs;
+const SAWN_OFF = needed('stripping').map((id) => DATA_CARD_FIELDS.find((f) => f.id === id)!);
+const COUNTED = COUNT_FIELDS.filter((f) => !needed('stripping').includes(f.id));
 const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
 const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
@@ -123,9 +126,17 @@ function Card({ file }: { file: MotorFile }) {
           >
             {SPECIAL_FIELDS.map(field)}
           </More>
-          <Group title="Counted at the lead">{COUNT_FIELDS.map(field)}</Group>
-          <Group title="Gone after the saw">{SAWN_OFF.map(field)}</Group>
-          <Group title="Gone after burn-off">{BURNT_FIELDS.map(field)}</Group>
+          <Group title="Gone after the saw" columns="sm:grid-cols-5">
+            {SAWN_OFF.map(field)}
+          </Group>
+          <div className="grid gap-x-4 sm:grid-cols-[3fr_2fr]">
+            <Group title="Gone after burn-off" columns="sm:grid-cols-3">
+              {BURNT_FIELDS.map(field)}
+            </Group>
+            <Group title="Counted, to compare" columns="sm:grid-cols-2">
+              {COUNTED.map(field)}
+            </Group>
+          </div>
           <More title="How it was joined" fields={JOINED} typed={typed}>
             {JOINED.map(field)}
           </More>
@@ -205,11 +216,19 @@ function Card({ file }: { file: MotorFile }) {
   );
 }
 
-function Group({ title, children }: { title: string; children: ReactNode }) {
+function Group({
+  title,
+  columns = 'sm:grid-cols-4',
+  children,
+}: {
+  title: string;
+  columns?: string;
+  children: ReactNode;
+}) {
   return (
     <fieldset className="mt-2">
       <legend className="mb-1 w-full border-b-[1.5px] border-ink text-[15px] font-[650]">{title}</legend>
-      <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-4">{children}</div>
+      <div className={`grid grid-cols-2 gap-x-4 gap-y-1.5 ${columns}`}>{children}</div>
     </fieldset>
   );
 }

@@ -211,7 +211,7 @@ function Stations({ file }: { file: MotorFile }) {
             {file.verdict.order}
           </b>
           <span className="text-[14px] text-graphite">
-            {newest.length} tests
+            {newest.length} {newest.length === 1 ? 'test' : 'tests'}
             {[...counts].map(([v, n]) => `, ${n} ${v}`).join('')}
           </span>
         </div>
