@@ -255,7 +255,7 @@ describe('readings', () => {
       const missing = answer.body.findings
         .filter((f) => f.code === 'test.field-missing')
         .map((f) => f.fields[0]);
-      expect(missing).toEqual([...kind.required]);
+      expect(missing).toEqual(kind.fields.filter((f) => f.required).map((f) => f.id));
     }
   });
 });

@@ -280,7 +280,7 @@ describe('runs and core', () => {
       const outcome = judgeTest(kind.id, {}, { plate });
       expect(outcome.ok).toBe(false);
       expect(outcome.findings.filter((f) => f.code === 'test.field-missing')).toHaveLength(
-        kind.required.length,
+        kind.fields.filter((f) => f.required).length,
       );
     }
   });

@@ -1,6 +1,6 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
-import { finding, readForm, IDENTITY_FIELDS, readNameplate } from '@norther/core';
+import { finding, readForm, IDENTITY_FIELDS, readNameplate, STATIONS } from '@norther/core';
 import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
 import { uuidV7 } from '../database/uuid-v7.ts';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
@@ -21,7 +21,7 @@ export interface FloorMotor {
 }
 
 const DAY = 86_400_000;
-const ON_THE_LINE = new Set(['strip', 'varnish', 'cure', 'check', 'test', 'balance']);
+const ON_THE_LINE: ReadonlySet<string> = new Set(STATIONS.filter((s) => s.equipment).map((s) => s.id));
 
 @Injectable()
 export class MotorsService {

@@ -5,7 +5,6 @@ import {
   finding,
   judgeTest,
   readNameplate,
-  readTest,
   TEST_KINDS,
   voidedBy,
   type Stage,
@@ -54,8 +53,9 @@ export class TestPanelService {
       refuseTooMany(judged.visit, entry);
       // Only what was typed is kept: what is assumed is said as such whenever it is judged.
       const typed = withoutEmpty(entry.typed);
-      const { numbers, texts, findings } = readTest(entry.kind, typed, entry.log, {
+      const { values, findings } = kind.read(typed, {
         plate: readNameplate(judged.file.motor.plate).plate,
+        ...(entry.log ? { log: entry.log } : {}),
       });
       if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
       const row = {
@@ -65,7 +65,7 @@ export class TestPanelService {
         kind: entry.kind,
         stage,
         typed,
-        values: { ...numbers, ...texts },
+        values,
         logPoints: entry.log?.length ?? 0,
         // A log is judged by itself, whatever the winding.
         kept: entry.log

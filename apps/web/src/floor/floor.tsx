@@ -1,5 +1,5 @@
 /** The floor: every motor in the shop as two tracks that meet. */
-import { STATIONS, type GateId } from '@norther/core';
+import { STATIONS } from '@norther/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery, type FloorMotor } from '../app/api.ts';
@@ -12,7 +12,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { promiseOf } from '../kit/time.ts';
 import { useNow } from '../kit/use-now.ts';
 import { useWidth } from '../kit/use-width.ts';
-import { GATE_AT, STATION_AT } from './rails.ts';
+import { GATES, stationAt } from './rails.ts';
 import { Strip } from './strip.tsx';
 import { Today } from './today.tsx';
 
@@ -159,11 +159,10 @@ function RailHead({ width }: { width: number }) {
         {STATIONS.map((s) => (
           <text
             key={s.id}
-            x={STATION_AT[s.id] * width}
+            x={stationAt(s.id) * width}
             y={s.body === 'stator' ? 14 : s.body === 'rotor' ? 30 : 22}
             fontSize="13"
-            textAnchor={s.id === 'ship' ? 'end' : s.id === 'intake' ? 'start' : 'middle'}
-            dx={s.id === 'ship' ? 8 : s.id === 'intake' ? -12 : 0}
+            textAnchor="middle"
             fontWeight={s.body === 'rotor' ? 500 : 600}
             fill={s.body === 'rotor' ? 'var(--graphite)' : 'var(--ink)'}
           >
@@ -184,16 +183,16 @@ function GateLines({ width, height }: { width: number; height: number }) {
       className="pointer-events-none absolute top-0 left-[254px] overflow-visible"
       aria-hidden="true"
     >
-      {(Object.keys(GATE_AT) as GateId[]).map((g) => (
+      {GATES.map(([g, at]) => (
         <g key={g}>
           <path
-            d={`M${GATE_AT[g] * width} 0V${height}`}
+            d={`M${at * width} 0V${height}`}
             stroke="var(--graphite)"
             strokeWidth="1"
             strokeDasharray="14 3 2 3"
           />
           <path
-            d={`M${GATE_AT[g] * width} 0l5 5-5 5-5-5z`}
+            d={`M${at * width} 0l5 5-5 5-5-5z`}
             transform="translate(0 -6)"
             fill="var(--paper)"
             stroke="var(--graphite)"

@@ -1,44 +1,46 @@
-/** Where the stations lie along a motor's two tracks, as shares of the width. */
-import type { GateId, StationId } from '@norther/core';
+/** Where the stations of the route lie along a motor's two tracks, as shares of the width. */
+import { CLOSING, OPENING, STATIONS, TRACKS, type GateId, type StationId } from '@norther/core';
 
-export const STATION_AT: Readonly<Record<StationId, number>> = {
-  intake: 0.03,
-  data: 0.105,
-  saw: 0.148,
-  strip: 0.191,
-  pull: 0.236,
-  core: 0.285,
-  insulate: 0.345,
-  wind: 0.415,
-  connect: 0.485,
-  check: 0.55,
-  varnish: 0.64,
-  cure: 0.705,
-  inspect: 0.24,
-  balance: 0.45,
-  match: 0.805,
-  assemble: 0.875,
-  test: 0.925,
-  ship: 0.985,
-};
-export const GATE_AT: Readonly<Record<GateId, number>> = {
-  'before-stripping': 0.126,
-  'before-burn-off': 0.169,
-  'before-pulling': 0.213,
-  'before-winding': 0.38,
-  'before-varnish': 0.595,
-  'before-assembly': 0.84,
-  'before-shipping': 0.957,
-};
+/** Where the tracks part, and where they meet. */
 export const PART_AT = 0.06;
 export const MEET_AT = 0.775;
 /** Where a body waits for the other. */
 export const WAIT_AT = 0.75;
 
-export interface RailShape {
-  readonly stator: string;
-  readonly rotor: string;
+interface Place {
+  readonly station: number;
+  readonly gate?: readonly [GateId, number];
 }
+
+/** Stations in order between two places, each as wide as its name needs, its gate before it. */
+function spread(ids: readonly StationId[], from: number, to: number): [StationId, Place][] {
+  const letters = ids.map((id) => {
+    const { name, gate } = STATIONS.find((s) => s.id === id)!;
+    return { id, gate, name: name.length + 2, all: name.length + 2 + (gate ? 1 : 0) };
+  });
+  const share = (to - from) / letters.reduce((n, l) => n + l.all, 0);
+  let at = from;
+  return letters.map(({ id, gate, name, all }) => {
+    const begin = at;
+    at += all * share;
+    const station = at - (name * share) / 2;
+    return [id, { station, ...(gate ? { gate: [gate, begin] as const } : {}) }];
+  });
+}
+
+const PLACES = new Map([
+  ...spread(OPENING, 0, PART_AT),
+  ...spread(TRACKS.stator, PART_AT + 0.025, WAIT_AT - 0.015),
+  ...spread(TRACKS.rotor, PART_AT + 0.025, WAIT_AT - 0.015),
+  ...spread(CLOSING, MEET_AT + 0.005, 1),
+]);
+
+export const stationAt = (id: StationId): number => PLACES.get(id)!.station;
+/** Gates in the order of the route, each before its station. */
+export const GATES: readonly (readonly [GateId, number])[] = [...PLACES.values()].flatMap(({ gate }) =>
+  gate ? [gate] : [],
+);
+export const SHIP_AT = stationAt(CLOSING.at(-1)!);
 
 /** The two tracks of a row of width w and height h, from x0 to x1, as far as they lie within. */
 export function railPaths(
@@ -53,10 +55,10 @@ export function railPaths(
   const branch = (y: number) =>
     `M${x(PART_AT)} ${mid}C${x(PART_AT + bend / 2)} ${mid} ${x(PART_AT + bend / 2)} ${y} ${x(PART_AT + bend)} ${y}H${x(MEET_AT - bend)}C${x(MEET_AT - bend / 2)} ${y} ${x(MEET_AT - bend / 2)} ${mid} ${x(MEET_AT)} ${mid}`;
   return {
-    opening: `M${x(STATION_AT.intake)} ${mid}H${x(PART_AT)}`,
+    opening: `M${x(stationAt(OPENING[0]!))} ${mid}H${x(PART_AT)}`,
     stator: branch(up),
     rotor: branch(down),
-    closing: `M${x(MEET_AT)} ${mid}H${x(STATION_AT.ship)}`,
+    closing: `M${x(MEET_AT)} ${mid}H${x(SHIP_AT)}`,
   };
 }
 export const railY = (body: 'stator' | 'rotor' | 'motor', h: number) =>

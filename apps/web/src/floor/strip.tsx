@@ -4,10 +4,10 @@ import { useId } from 'react';
 import type { FloorMotor, FloorNote } from '../app/api.ts';
 import { BodyShape } from '../kit/marks.tsx';
 import { ageOf } from '../kit/time.ts';
-import { railPaths, railY, STATION_AT, WAIT_AT } from './rails.ts';
+import { railPaths, railY, SHIP_AT, stationAt, WAIT_AT } from './rails.ts';
 
 const placeOf = (note: FloorNote): number =>
-  note.station ? STATION_AT[note.station as StationId] : note.body === 'motor' ? STATION_AT.ship : WAIT_AT;
+  note.station ? stationAt(note.station as StationId) : note.body === 'motor' ? SHIP_AT : WAIT_AT;
 
 /** Nobody has it, and that for longer than a shift. */
 const waitsLong = (note: FloorNote) =>
@@ -30,10 +30,10 @@ export function Strip({
   const rails = railPaths(width, height);
   const noteOf = (body: 'stator' | 'rotor' | 'motor') => row.notes.find((n) => n.body === body);
   const whole = noteOf('motor');
-  const opening = whole?.station === 'intake';
+  const opening = whole !== undefined && OPENING.some((id) => id === whole.station);
   const together = whole !== undefined && !opening;
   const made = {
-    opening: opening ? STATION_AT.intake : 1,
+    opening: opening ? placeOf(whole) : 1,
     stator: opening ? 0 : together ? 1 : placeOf(noteOf('stator')!),
     rotor: opening ? 0 : together ? 1 : placeOf(noteOf('rotor')!),
     closing: together ? placeOf(whole) : 0,
@@ -42,9 +42,9 @@ export function Strip({
     list.map((s) => (
       <path
         key={s}
-        d={`M${STATION_AT[s] * width} ${railY(body, height) - 3.5}v7`}
-        stroke={STATION_AT[s] <= until ? 'var(--ink)' : 'var(--hair)'}
-        strokeWidth={STATION_AT[s] <= until ? 1.6 : 1}
+        d={`M${stationAt(s) * width} ${railY(body, height) - 3.5}v7`}
+        stroke={stationAt(s) <= until ? 'var(--ink)' : 'var(--hair)'}
+        strokeWidth={stationAt(s) <= until ? 1.6 : 1}
       />
     ));
   const rail = (d: string, part: keyof typeof made) => (

@@ -1,16 +1,15 @@
 /** Today as a ruled scale: what stands in oven, on test panel and balancer, promises as flags, now as a line. */
+import { STATIONS } from '@norther/core';
 import { scaleTime } from 'd3';
 import type { FloorMotor } from '../app/api.ts';
 import { clock } from '../kit/time.ts';
 import { TickText } from '../kit/tick-text.tsx';
 
-const LANES = [
-  { name: 'Burn-off', stations: ['strip'] },
-  { name: 'Varnish', stations: ['varnish'] },
-  { name: 'Cure', stations: ['cure'] },
-  { name: 'Test panel', stations: ['check', 'test'] },
-  { name: 'Balancer', stations: ['balance'] },
-] as const;
+/** One a piece of equipment, in the order of the route. */
+const LANES = [...new Set(STATIONS.flatMap((s) => s.equipment ?? []))].map((name) => ({
+  name,
+  stations: STATIONS.filter((s) => s.equipment === name).map((s): string => s.id),
+}));
 const LEFT = 160;
 const LANE = 17;
 const TOP = 34;

@@ -4,6 +4,9 @@ import {
   judgeTest,
   minutesAbove,
   readQuantity,
+  readShopSettings,
+  sayCaution,
+  stageReached,
   STAGES,
   TEST_KIND_IDS,
   TEST_KINDS,
@@ -47,7 +50,7 @@ function Panel({ file }: { file: MotorFile }) {
     : 'insulation';
   const kind = TEST_KINDS[kindId];
   const asked = params.get('stage') as Stage | null;
-  const stage = asked && kind.stages.includes(asked) ? asked : likelyStage(file, kind.stages);
+  const stage = asked && kind.stages.includes(asked) ? asked : stageReached(kind.stages, file.steps);
   return (
     <Sheet file={file} columns="2.6fr 5.4fr 4fr">
       <View letter="A" name="Tests" className="overflow-auto py-1">
@@ -61,19 +64,6 @@ function Panel({ file }: { file: MotorFile }) {
       <OneTest key={`${kindId} ${stage}`} file={file} kindId={kindId} stage={stage} />
     </Sheet>
   );
-}
-
-/** The stage a motor is at: nobody should have to choose it. */
-function likelyStage(file: MotorFile, stages: readonly Stage[]): Stage {
-  const signed = (id: string) => file.steps.some((s) => s.station === id && s.signedAt);
-  const order: [Stage, boolean][] = [
-    ['final', signed('match')],
-    ['varnished', signed('varnish')],
-    ['before-varnish', signed('wind')],
-    ['bare', signed('strip')],
-    ['incoming', true],
-  ];
-  return order.find(([s, reached]) => reached && stages.includes(s))?.[0] ?? stages[0]!;
 }
 
 function TestList({
@@ -150,6 +140,8 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   );
   const earlier = file.readings.filter((r) => r.kind === kindId && r.stage === stage);
   const latest = earlier.filter((r) => !r.withdrawn).at(-1) ?? null;
+  const expected = kind.expected?.(context) ?? null;
+  const caution = kind.caution && sayCaution(kind.caution, readShopSettings(file.settings).touch);
   // What would keep a reading taken now from counting.
   const early = voidedBy({ kind: kindId, stage, order: Infinity }, visit);
   const before = previousValue(file, kindId, stage);
@@ -197,16 +189,15 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
                   field={f}
                   value={typed[f.id] ?? ''}
                   onType={(v) => type({ [f.id]: v })}
-                  missing={kind.required.includes(f.id)}
-                  assumed={kind.defaults[f.id]}
+                  missing={f.required ?? false}
+                  assumed={f.default}
                   doubts={problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing')}
                 />
               ))}
           </div>
-          {kindId === 'polarity' && context.analysis && (
+          {expected && (
             <p className="mt-2 text-[14px]">
-              Should read:{' '}
-              <span className="fig">{context.analysis.layout.groups.map((g) => g.polarity).join(' ')}</span>
+              Should read: <span className="fig">{expected}</span>
             </p>
           )}
           {readingLog && <p className="mt-2 text-[14px] text-graphite">Reading the log …</p>}
@@ -272,9 +263,9 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             <b className="text-[25px]">not measured</b>
           </div>
         )}
-        {kind.caution && (
+        {caution && (
           <div className="mt-5">
-            <Caution name={kind.caution.name} text={kind.caution.text} />
+            <Caution {...caution} />
           </div>
         )}
         <KeptReadings file={file} readings={earlier} />

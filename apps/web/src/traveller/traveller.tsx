@@ -4,12 +4,12 @@ import {
   holdOn,
   mayGoOn,
   passOf,
-  cautionOf,
   GATES_OF_THE_CARD,
   isBehind,
   readShopSettings,
   recordedAt,
   requiredBefore,
+  sayCaution,
   sayTyped,
   signerOf,
   stationOf,
@@ -87,7 +87,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const judged = useMemo(() => judgedOf(file), [file]);
   const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
   const against = signed ? [] : mayGoOn(judged, station.id);
-  const caution = cautionOf(station, readShopSettings(file.settings).touch);
+  const caution = station.caution && sayCaution(station.caution, readShopSettings(file.settings).touch);
   const before = requiredBefore(station.id).filter((id) => !isBehind(id, file.steps));
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
   const passed = station.gate ? passOf(judged.visit, station.gate) : null;
@@ -236,7 +236,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
                   large
                   value={typed[f.id] ?? ''}
                   onType={(v) => type({ [f.id]: v })}
-                  missing={station.required.includes(f.id)}
+                  missing={f.required ?? false}
                   doubts={findings.filter(
                     (x) => x.fields.includes(f.id) && x.code !== 'station.field-missing',
                   )}

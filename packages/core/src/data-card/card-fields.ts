@@ -1,6 +1,6 @@
 /** The fields of a data card, in the order in which they are taken. */
 import { LEAD_SCHEMES } from '../connection/index.ts';
-import { choice, quantity, text, type Field } from '../fields/index.ts';
+import { choice, quantity, text, type Field } from '../forms/index.ts';
 
 export const WINDING_FIELDS: readonly Field[] = [
   quantity('slots', 'Slots', 'count', 6, 288),

@@ -6,7 +6,7 @@ import {
   type Supply,
   type WindingAnalysis,
 } from '../analysis/index.ts';
-import type { Typed } from '../fields/index.ts';
+import type { Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import type { Finding } from '../quantity/index.ts';
 import { missingOnCard, type MissingField } from './moments.ts';

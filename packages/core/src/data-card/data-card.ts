@@ -4,7 +4,7 @@
  */
 import type { CoreSize, SlotForm, WindingData } from '../analysis/index.ts';
 import type { ConnectionSpec, LeadScheme, Star } from '../connection/index.ts';
-import { readForm, type Typed } from '../fields/index.ts';
+import { readForm, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import type { EnteredCoil, Grouping, WindingKind } from '../winding/index.ts';
 import { readWires, type Strand } from '../wire/index.ts';

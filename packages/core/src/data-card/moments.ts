@@ -1,6 +1,6 @@
 /** The last moment at which each field of a card can be known: what a step destroys is taken before that step, and no more. */
 import type { Finding } from '../quantity/index.ts';
-import type { Typed } from '../fields/index.ts';
+import type { Typed } from '../forms/index.ts';
 import { DATA_CARD_FIELDS } from './card-fields.ts';
 
 export type CardMoment = 'stripping' | 'burning' | 'pulling' | 'winding';

@@ -2,8 +2,8 @@
  * What every gate has in common: it lists what is missing and what is wrong; it is open when nothing stops.
  * Source: what a gate asks for stands with each gate; that it is shut until asked and answered is a rule of this program.
  */
-import type { TestKindId } from '../electrical-tests/index.ts';
-import { STAGES, TEST_KINDS, type Stage } from '../electrical-tests/index.ts';
+import type { TestKindId } from '../test-kinds/index.ts';
+import { STAGES, TEST_KINDS, type Stage } from '../test-kinds/index.ts';
 import type { CheckedCard } from '../data-card/index.ts';
 import { finding, type Finding, type Judgement } from '../quantity/index.ts';
 import type { GateId, StepRecord } from '../route/index.ts';

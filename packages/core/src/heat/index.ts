@@ -1,2 +1,2 @@
-export * from './cure-log.ts';
+export * from './heat-log.ts';
 export * from './thin-log.ts';

@@ -1,5 +1,5 @@
 /** Fewer points of a log that say the same: what lies on a straight line between its neighbours is left out. */
-import type { LogPoint } from './cure-log.ts';
+import type { LogPoint } from './heat-log.ts';
 
 /** A thermocouple is not more exact than this [K]. */
 const EXACT = 0.1;

@@ -1,5 +1,5 @@
 /** The nameplate: its fields, and what follows from them before anything is measured. */
-import { choice, quantity, readForm, text, type Typed } from '../fields/index.ts';
+import { choice, quantity, readForm, text, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import { readQuantity } from '../units/index.ts';
 

@@ -9,7 +9,7 @@ import {
   type CheckedCard,
   type ShopDefaults,
 } from '../data-card/index.ts';
-import type { Typed } from '../fields/index.ts';
+import type { Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import {
   derive,

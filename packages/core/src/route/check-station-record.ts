@@ -1,5 +1,5 @@
 /** What a station records, read and judged before it is signed. */
-import { readForm, type Typed } from '../fields/index.ts';
+import { readForm, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import { stationOf, type StationId } from './stations.ts';
 
@@ -22,7 +22,7 @@ export function checkStationRecord(
   const { numbers, texts, findings } = readForm(station.record, typed);
   const found: Finding[] = [...findings];
   for (const field of station.record)
-    if (station.required.includes(field.id) && !typed[field.id]?.trim())
+    if (field.required && !typed[field.id]?.trim())
       found.push(finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]));
   for (const [field, message] of Object.entries(answersNo))
     if (texts[field] === 'no') found.push(finding('stop', `station.${field}-no`, message, [field]));

@@ -1,7 +1,8 @@
 /** The stations of an AC rewind: what to do, what to record, what can hurt. */
 import { JOINTS } from '../data-card/index.ts';
-import { choice, quantity, text, type Field, type Typed } from '../fields/index.ts';
-import type { Stage, TestKindId } from '../electrical-tests/index.ts';
+import { choice, quantity, required, text, type Field, type Form, type Typed } from '../forms/index.ts';
+import { HOT_SURFACE, type Caution } from '../safety/index.ts';
+import type { Stage, TestKindId } from '../test-kinds/index.ts';
 
 export type Role = 'winder' | 'tester' | 'lead';
 export type Body = 'stator' | 'rotor' | 'motor';
@@ -40,15 +41,18 @@ export interface Station {
   readonly name: string;
   readonly title: string;
   readonly todo: readonly string[];
-  readonly record: readonly Field[];
-  readonly required: readonly string[];
-  readonly caution?: { readonly name: string; readonly text: string };
+  readonly record: Form;
+  readonly caution?: Caution;
   /** Gate that must be open before this station is taken. */
   readonly gate?: GateId;
   /** Tests that belong to the station and are entered on the test sheet; it is not signed without them. */
   readonly tests: readonly StationTest[];
   /** The route has grown it: a motor that was past it before went along without. */
   readonly addedLater?: true;
+  /** Signing it brings the motor to this stage of testing. */
+  readonly begins?: Stage;
+  /** What it occupies in the shop: several stations may share one. */
+  readonly equipment?: string;
   /** Signing it ends the visit: the motor leaves. */
   readonly ends?: 'visit';
   /** Who signs it; anybody signed in where absent. */
@@ -61,10 +65,6 @@ export interface StationTest {
 }
 const at = (stage: Stage, ...kinds: readonly TestKindId[]): StationTest[] =>
   kinds.map((kind) => ({ kind, stage }));
-
-/** One rule for every hot part; {touch} is what the shop has set. */
-const HOT_SURFACE =
-  'Not touched above {touch} at the surface; gloves only delay a burn, and a core stays hot inside for hours.';
 
 const YES = { yes: 'yes', no: 'no' } as const;
 
@@ -80,10 +80,9 @@ export const STATIONS: readonly Station[] = [
       'Dismantle and look for the cause, not only the damage.',
     ],
     record: [
-      text('failed', 'What failed, and where', 'slot, coil, end', 300),
+      required(text('failed', 'What failed, and where', 'slot, coil, end', 300)),
       text('cause', 'Cause found', 'and what shows it', 300),
     ],
-    required: ['failed'],
     caution: {
       name: 'Lifting, stored charge',
       text: 'Lift at the eye only, nobody under the load. Discharge and ground the winding after every insulation test.',
@@ -102,7 +101,6 @@ export const STATIONS: readonly Station[] = [
       'What is seen better on the burnt winding or the clean core is taken there.',
     ],
     record: [text('remarks', 'Remarks', undefined, 300)],
-    required: [],
     caution: {
       name: 'Old insulation',
       text: 'Fibre cloth or board from before about 1980 may hold asbestos: stop, have it tested.',
@@ -120,7 +118,6 @@ export const STATIONS: readonly Station[] = [
       'Look at liner, sleeving, sensors and lead sizes before they burn.',
     ],
     record: [choice('cut', 'Ends cut', { sawn: 'sawn off', chisel: 'cut with the chisel', left: 'left on' })],
-    required: [],
     caution: {
       name: 'Blade, flying wire',
       text: 'Guard on, core clamped. Face shield and cut-proof gloves; dust extraction on.',
@@ -130,6 +127,8 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'strip',
+    begins: 'bare',
+    equipment: 'Burn-off',
     body: 'stator',
     name: 'Burn off',
     title: 'Burn off',
@@ -137,8 +136,7 @@ export const STATIONS: readonly Station[] = [
       'Burn off with the thermocouple on the part, not in the air.',
       'Let it cool slowly in the oven, so the core keeps its shape.',
     ],
-    record: [quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600)],
-    required: ['partTemperature'],
+    record: [required(quantity('partTemperature', 'Hottest the part became', 'temperature', 20, 600))],
     caution: {
       name: 'Hot part, fumes',
       text: `${HOT_SURFACE} Not wound until near room temperature (common practice). Afterburner and extraction on.`,
@@ -158,7 +156,6 @@ export const STATIONS: readonly Station[] = [
       'Pull the coils, weigh the copper.',
     ],
     record: [quantity('copper', 'Copper weighed', 'mass', 0.01, 5000)],
-    required: [],
     caution: {
       name: 'Springing wire, sharp ends',
       text: `Face shield and cut-proof gloves; stand beside the pull, not in its line. ${HOT_SURFACE}`,
@@ -177,8 +174,9 @@ export const STATIONS: readonly Station[] = [
       'Loop test, compare the loss with before burn-off, look for hot spots.',
       'Paint bore and slots with insulating enamel.',
     ],
-    record: [choice('media', 'Blasted with', { soft: 'soft media', grit: 'grit', none: 'not blasted' })],
-    required: ['media'],
+    record: [
+      required(choice('media', 'Blasted with', { soft: 'soft media', grit: 'grit', none: 'not blasted' })),
+    ],
     caution: {
       name: 'Blasting dust, loop current',
       text: 'Breathing protection on. A core under loop test heats within minutes: stay beside it.',
@@ -196,10 +194,9 @@ export const STATIONS: readonly Station[] = [
       'Measure the stand-out at the connection end, the least of four slots.',
     ],
     record: [
-      quantity('liner', 'Liner thickness', 'length', 0.05, 3),
-      quantity('standOut', 'Stand-out, least of four slots', 'length', 0, 60),
+      required(quantity('liner', 'Liner thickness', 'length', 0.05, 3)),
+      required(quantity('standOut', 'Stand-out, least of four slots', 'length', 0, 60)),
     ],
-    required: ['liner', 'standOut'],
     caution: {
       name: 'Sharp slots',
       text: 'Feel every slot with a gloved finger first. A burr left in now is a ground fault after cure.',
@@ -208,6 +205,7 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'wind',
+    begins: 'before-varnish',
     body: 'stator',
     name: 'Wind',
     title: 'Wind and insert the coils',
@@ -216,11 +214,10 @@ export const STATIONS: readonly Station[] = [
       'Insert layer by layer, separators between, nothing into the bore, wedges last.',
     ],
     record: [
-      quantity('turnsWound', 'Turns in a coil, as wound', 'count', 1, 2000),
-      text('wireWound', 'Wires in hand, as wound', 'such as 3x0.95+1x0.90', 60),
+      required(quantity('turnsWound', 'Turns in a coil, as wound', 'count', 1, 2000)),
+      required(text('wireWound', 'Wires in hand, as wound', 'such as 3x0.95+1x0.90', 60)),
       text('reel', 'Reel', undefined, 60),
     ],
-    required: ['turnsWound', 'wireWound'],
     gate: 'before-winding',
     tests: [],
   },
@@ -234,10 +231,9 @@ export const STATIONS: readonly Station[] = [
       'Walk the polarity round the bore with a low direct current and a compass.',
     ],
     record: [
-      choice('joints', 'Joints', JOINTS),
-      choice('allMade', 'Every joint of the list made and sleeved', YES),
+      required(choice('joints', 'Joints', JOINTS)),
+      required(choice('allMade', 'Every joint of the list made and sleeved', YES)),
     ],
-    required: ['joints', 'allMade'],
     caution: {
       name: 'Brazing',
       text: 'Extraction on, wet cloth round the winding, extinguisher at hand, no varnish or solvent near.',
@@ -246,6 +242,7 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'check',
+    equipment: 'Test panel',
     body: 'stator',
     name: 'Check',
     title: 'Test before varnish',
@@ -254,8 +251,10 @@ export const STATIONS: readonly Station[] = [
       'Gauge through the bore: no coil proud. Lace and tie.',
       'Mask feet, fits, rabbets, threads and bolt holes.',
     ],
-    record: [choice('gauge', 'Gauge passes the bore', YES), choice('masked', 'Feet and fits masked', YES)],
-    required: ['gauge', 'masked'],
+    record: [
+      required(choice('gauge', 'Gauge passes the bore', YES)),
+      required(choice('masked', 'Feet and fits masked', YES)),
+    ],
     caution: {
       name: 'High voltage',
       text: 'Barrier shut, two people. Discharge and ground before anybody touches the leads.',
@@ -265,6 +264,8 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'varnish',
+    begins: 'varnished',
+    equipment: 'Varnish',
     body: 'stator',
     name: 'Varnish',
     title: 'Preheat and impregnate',
@@ -273,17 +274,18 @@ export const STATIONS: readonly Station[] = [
       'Impregnate, drain as the data sheet says.',
     ],
     record: [
-      quantity('preheat', 'Part at preheat', 'temperature', 10, 250),
-      text('batch', 'Varnish and batch', 'of bonding wire: wire and batch', 80),
-      choice('method', 'Method', {
-        dip: 'dip and bake',
-        vacuum: 'vacuum-pressure',
-        'vacuum-alone': 'vacuum alone',
-        trickle: 'trickle or roll',
-        bonding: 'bonding wire, by current',
-      }),
+      required(quantity('preheat', 'Part at preheat', 'temperature', 10, 250)),
+      required(text('batch', 'Varnish and batch', 'of bonding wire: wire and batch', 80)),
+      required(
+        choice('method', 'Method', {
+          dip: 'dip and bake',
+          vacuum: 'vacuum-pressure',
+          'vacuum-alone': 'vacuum alone',
+          trickle: 'trickle or roll',
+          bonding: 'bonding wire, by current',
+        }),
+      ),
     ],
-    required: ['preheat', 'batch', 'method'],
     caution: {
       name: 'Flammable vapour',
       text: 'Extraction on, no flame or spark, gloves and goggles. Vacuum and pressure vessels by their own instructions.',
@@ -293,6 +295,7 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'cure',
+    equipment: 'Cure',
     body: 'stator',
     name: 'Cure',
     title: 'Bake and cure',
@@ -300,8 +303,7 @@ export const STATIONS: readonly Station[] = [
       'The clock starts when the part is at temperature, not the oven.',
       'Load the oven log on the test sheet; cool; unmask.',
     ],
-    record: [choice('unmasked', 'Unmasked, fits clean', YES)],
-    required: ['unmasked'],
+    record: [required(choice('unmasked', 'Unmasked, fits clean', YES))],
     caution: {
       name: 'Hot part',
       text: `${HOT_SURFACE} Fan on while solvent is driven out.`,
@@ -317,8 +319,10 @@ export const STATIONS: readonly Station[] = [
       'Bars and rings, cracks and colour; journals, keyway, run-out between centres.',
       'Mark the rotor with the motor number before it leaves the bench.',
     ],
-    record: [quantity('runOut', 'Run-out', 'length', 0, 5), choice('bars', 'Bars and rings sound', YES)],
-    required: ['runOut', 'bars'],
+    record: [
+      required(quantity('runOut', 'Run-out', 'length', 0, 5)),
+      required(choice('bars', 'Bars and rings sound', YES)),
+    ],
     caution: {
       name: 'Lifting',
       text: 'Sling the rotor at the core, not at the journals.',
@@ -327,6 +331,7 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'balance',
+    equipment: 'Balancer',
     body: 'rotor',
     name: 'Balance',
     title: 'Balance the rotor',
@@ -335,13 +340,14 @@ export const STATIONS: readonly Station[] = [
       'Enter the residual of both planes on the test sheet.',
     ],
     record: [
-      choice('corrected', 'Corrected by', {
-        none: 'no correction needed',
-        add: 'weight added',
-        remove: 'material taken away',
-      }),
+      required(
+        choice('corrected', 'Corrected by', {
+          none: 'no correction needed',
+          add: 'weight added',
+          remove: 'material taken away',
+        }),
+      ),
     ],
-    required: ['corrected'],
     caution: {
       name: 'Spinning rotor',
       text: 'Guard shut, weights secured, nobody in line with the planes. It coasts for minutes.',
@@ -350,15 +356,15 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'match',
+    begins: 'final',
     body: 'motor',
     name: 'Match',
     title: 'Bring stator and rotor together',
     todo: ['Read the number on the stator and on the rotor. They must be the same.'],
     record: [
-      text('statorTag', 'Number on the stator', undefined, 16),
-      text('rotorTag', 'Number on the rotor', undefined, 16),
+      required(text('statorTag', 'Number on the stator', undefined, 16)),
+      required(text('rotorTag', 'Number on the rotor', undefined, 16)),
     ],
-    required: ['statorTag', 'rotorTag'],
     tests: [],
   },
   {
@@ -371,10 +377,9 @@ export const STATIONS: readonly Station[] = [
       'New bearings, heated evenly, then left to cool and grip; grease as the maker says.',
     ],
     record: [
-      text('bearings', 'Bearings fitted', 'drive end / other end', 80),
+      required(text('bearings', 'Bearings fitted', 'drive end / other end', 80)),
       quantity('bearingHeat', 'Bearings heated to', 'temperature', 10, 200),
     ],
-    required: ['bearings'],
     caution: {
       name: 'Pinch, heat',
       text: 'Bearings and fans are hot: gloves. Keep fingers out of the gap while the rotor goes in.',
@@ -384,6 +389,7 @@ export const STATIONS: readonly Station[] = [
   },
   {
     id: 'test',
+    equipment: 'Test panel',
     body: 'motor',
     name: 'Test',
     title: 'Final tests',
@@ -391,8 +397,7 @@ export const STATIONS: readonly Station[] = [
       'Insulation and resistance again, then run without load, then at rated load.',
       'Listen, feel the bearings’ temperature, watch the three currents.',
     ],
-    record: [choice('sound', 'Runs quietly, both ways', YES)],
-    required: ['sound'],
+    record: [required(choice('sound', 'Runs quietly, both ways', YES))],
     caution: {
       name: 'Spinning shaft, live terminals',
       text: 'Guards on, terminal box shut, secured to the bed, two people.',
@@ -408,17 +413,12 @@ export const STATIONS: readonly Station[] = [
     ends: 'visit',
     todo: ['Paint, shaft protector, nameplate, photograph.', 'Hand over the verdict as PDF.'],
     record: [text('carrier', 'Goes with', undefined, 80)],
-    required: [],
     caution: { name: 'Lifting', text: 'Eye bolts tight to the shoulder; load strapped and chocked.' },
     gate: 'before-shipping',
     signedBy: ['lead'],
     tests: [],
   },
 ];
-
-/** A station's caution with what the shop has set. */
-export const cautionOf = (station: Station, sayTouch: string) =>
-  station.caution && { ...station.caution, text: station.caution.text.replace('{touch}', sayTouch) };
 
 export const stationOf = (id: StationId): Station => STATIONS.find((s) => s.id === id)!;
 

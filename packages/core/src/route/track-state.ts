@@ -1,5 +1,6 @@
 /** Where stator and rotor stand, and what may happen next. */
-import { CLOSING, OPENING, stationOf, TRACKS, type Body, type StationId } from './stations.ts';
+import type { Stage, TestKindId } from '../test-kinds/index.ts';
+import { CLOSING, OPENING, stationOf, STATIONS, TRACKS, type Body, type StationId } from './stations.ts';
 
 export interface StepRecord {
   readonly station: StationId;
@@ -52,6 +53,25 @@ export function requiredBefore(station: StationId): StationId[] {
           : [OPENING[OPENING.length - 1]!];
   }
   return [];
+}
+
+/** Stations whose signature a test of this kind and stage counts from: what it measures is not there before. */
+export function measuredAfter(kind: TestKindId, stage: Stage): StationId[] {
+  const begins = STATIONS.filter((s) => s.begins === stage).map((s) => s.id);
+  const at = STATIONS.find((s) => s.tests.some((t) => t.kind === kind && t.stage === stage));
+  if (!at) return begins;
+  // A station that older motors went along without proves nothing about them; the one before it does.
+  const before = (id: StationId): StationId[] =>
+    requiredBefore(id).flatMap((b) => (stationOf(b).addedLater ? before(b) : [b]));
+  const track = [TRACKS.stator, TRACKS.rotor, CLOSING].find((t) => t.includes(at.id)) ?? [];
+  const earlier = begins.filter((id) => track.indexOf(id) >= 0 && track.indexOf(id) < track.indexOf(at.id));
+  return [...new Set([...earlier, ...before(at.id)])];
+}
+
+/** The latest of some stages of testing that a motor has reached; the first of them where it has reached none. */
+export function stageReached(stages: readonly Stage[], steps: readonly Signed[]): Stage {
+  const reached = STATIONS.filter((s) => steps.some((x) => x.station === s.id && x.signedAt !== null));
+  return reached.findLast((s) => s.begins && stages.includes(s.begins))?.begins ?? stages[0]!;
 }
 
 type Signed = { readonly station: string; readonly signedAt: string | null };

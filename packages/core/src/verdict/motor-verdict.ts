@@ -1,5 +1,5 @@
 /** The verdict on a motor: ready, held, failed, or still in work, and why. */
-import { STAGES, TEST_KINDS } from '../electrical-tests/index.ts';
+import { STAGES, TEST_KINDS } from '../test-kinds/index.ts';
 import { checkGate, GATE_IDS, type GateFacts, type GateState } from '../gates/index.ts';
 import type { GateId, HoldRecord } from '../route/index.ts';
 

@@ -1,5 +1,5 @@
 /** The one place where a visit is judged: plans, readings, gates, and the verdict on the motor. */
-import { judgeTest } from '../electrical-tests/index.ts';
+import { judgeTest } from '../test-kinds/index.ts';
 import { checkGate, GATE_IDS, type GateFacts, type GateState, type LatestTest } from '../gates/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { CORE_VERSION } from '../version.ts';

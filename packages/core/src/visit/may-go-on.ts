@@ -13,7 +13,7 @@ import {
   type Role,
   type StationId,
 } from '../route/index.ts';
-import type { Typed } from '../fields/index.ts';
+import type { Typed } from '../forms/index.ts';
 import { readQuantity } from '../units/index.ts';
 import { readWires, showWires, turnAreaMm2 } from '../wire/index.ts';
 import type { JudgedVisit } from './judge-visit.ts';

@@ -8,8 +8,8 @@ import {
   withDefaults,
   type CheckedCard,
 } from '../data-card/index.ts';
-import type { Typed } from '../fields/index.ts';
-import type { TestContext, Stage } from '../electrical-tests/index.ts';
+import type { Typed } from '../forms/index.ts';
+import type { TestContext, Stage } from '../test-kinds/index.ts';
 import { readNameplate, type Nameplate } from '../nameplate/index.ts';
 import { readShopSettings, type ShopSettings } from '../shop-settings/index.ts';
 import { layOut } from '../winding/index.ts';

@@ -1,33 +1,7 @@
 /** Which readings still prove the winding as it is: a test proves the state at its time, a later change voids it. */
-import type { Stage, TestKindId } from '../electrical-tests/index.ts';
-import { stationOf, type StationId } from '../route/index.ts';
+import { measuredAfter, stationOf } from '../route/index.ts';
+import { PROVES_CONNECTION, type Stage, type TestKindId } from '../test-kinds/index.ts';
 import type { Visit } from './visit.ts';
-
-interface Proof {
-  /** Signed before the reading, or there is nothing to prove yet. */
-  readonly after: readonly StationId[];
-  /** Void when a joint is made, found wrong or opened afterwards, or the plan becomes another winding. */
-  readonly ofConnection?: true;
-}
-
-/**
- * Source: common practice, no source. The walk is done while the connection is in hand, so it counts from the winding;
- * insulation and resistance before varnish are those of the finished connection.
- */
-function proofOf(kind: TestKindId, stage: Stage): Proof {
-  switch (stage) {
-    case 'incoming':
-      return { after: [] };
-    case 'bare':
-      return { after: ['strip'] };
-    case 'before-varnish':
-      return { after: kind === 'polarity' ? ['wind'] : ['wind', 'connect'], ofConnection: true };
-    case 'varnished':
-      return { after: ['varnish'] };
-    case 'final':
-      return { after: kind === 'balance' ? ['inspect'] : ['assemble'] };
-  }
-}
 
 export interface Voided {
   /** `too-early`: there was nothing to measure yet. `changed`: what it proved is not there any more. */
@@ -41,8 +15,7 @@ export function voidedBy(
   reading: { readonly kind: TestKindId; readonly stage: Stage; readonly order: number },
   visit: Pick<Visit, 'steps' | 'jointMarks' | 'windings'>,
 ): Voided | null {
-  const { after, ofConnection } = proofOf(reading.kind, reading.stage);
-  for (const id of after) {
+  for (const id of measuredAfter(reading.kind, reading.stage)) {
     const signed = visit.steps.find((s) => s.station === id)?.signedOrder ?? null;
     const title = `“${stationOf(id).title}”`;
     if (signed === null)
@@ -50,7 +23,7 @@ export function voidedBy(
     if (signed > reading.order)
       return { code: 'changed', message: `it was measured before ${title} was signed` };
   }
-  if (!ofConnection) return null;
+  if (!PROVES_CONNECTION.has(reading.stage)) return null;
   const mark = visit.jointMarks.findLast((m) => m.order > reading.order);
   if (mark) return { code: 'changed', message: `afterwards a joint was ${WORK[mark.mark]} by ${mark.by}` };
   const changed = visit.windings.find((w) => w.role !== 'as-wound' && w.planOrder > reading.order);

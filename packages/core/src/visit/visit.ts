@@ -1,7 +1,7 @@
 /** One job of one motor as it is stored: what was typed, in the order in which it happened. */
 import type { JointMark } from '../connection/index.ts';
-import type { Stage, TestKindId } from '../electrical-tests/index.ts';
-import type { Typed } from '../fields/index.ts';
+import type { Stage, TestKindId } from '../test-kinds/index.ts';
+import type { Typed } from '../forms/index.ts';
 import type { LogPoint } from '../heat/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import type { GateId, HoldRecord, StepRecord } from '../route/index.ts';

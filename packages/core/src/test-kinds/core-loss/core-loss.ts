@@ -1,5 +1,5 @@
 /** Core loss before and after burn-off. */
-import { quantity } from '../fields/index.ts';
+import { quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   given,
@@ -8,12 +8,13 @@ import {
   judgeFigure,
   verdictOf,
   type Judgement,
-} from '../quantity/index.ts';
-import { showNumber } from '../units/index.ts';
+} from '../../quantity/index.ts';
+import { showNumber } from '../../units/index.ts';
+import { defineTest } from '../define-test.ts';
 
-export const CORE_LOSS_FIELDS = [
-  quantity('before', 'Before burn-off', 'specific-loss', 0.1, 100),
-  quantity('after', 'After burn-off', 'specific-loss', 0.1, 100),
+const FORM = [
+  required(quantity('before', 'Before burn-off', 'specific-loss', 0.1, 100)),
+  required(quantity('after', 'After burn-off', 'specific-loss', 0.1, 100)),
   quantity('hotSpot', 'Hottest spot over the mean', 'temperature-difference', 0, 200),
 ] as const;
 
@@ -22,7 +23,7 @@ const MUCH = 6;
 const TOO_MUCH = 10;
 
 /** 20 % more loss or a spot 10 K over the mean stops: common practice, no source. */
-export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
+function judge(r: ReadingOf<typeof FORM>): Judgement {
   const rise = derive(
     {
       id: 'coreLossRise',
@@ -32,8 +33,8 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
       formula: 'ΔP = 100 · (P_after / P_before − 1)',
       source: CP,
       inputs: {
-        after: given('P_after', n['after']!, 'W/kg', 'loop test after'),
-        before: given('P_before', n['before']!, 'W/kg', 'loop test before'),
+        after: given('P_after', r.after, 'W/kg', 'loop test after'),
+        before: given('P_before', r.before, 'W/kg', 'loop test before'),
       },
       value: (v) => 100 * (v.after / v.before - 1),
     },
@@ -64,7 +65,7 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
           unit: 'W/kg',
           formula: 'P as measured',
           source: CP,
-          inputs: { P: given('P_after', n['after']!, 'W/kg', 'loop test after') },
+          inputs: { P: given('P_after', r.after, 'W/kg', 'loop test after') },
           value: (v) => v.P,
         },
         true,
@@ -79,7 +80,7 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
       }),
     ),
   ];
-  if (n['hotSpot'] !== undefined)
+  if (r.hotSpot !== undefined)
     figures.push(
       judgeFigure(
         derive(
@@ -90,7 +91,7 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
             unit: 'K',
             formula: 'Δθ as measured',
             source: CP,
-            inputs: { d: given('Δθ', n['hotSpot'], 'K', 'infrared, loop test') },
+            inputs: { d: given('Δθ', r.hotSpot, 'K', 'infrared, loop test') },
             value: (v) => v.d,
           },
           true,
@@ -110,8 +111,8 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
             'A core does not get better by burn-off: density, loop or instrument was not the same in both tests.',
           ]
         : []),
-      ...(n['after']! > MUCH
-        ? [`${showNumber(n['after']!, 3)} W/kg is much for any sheet: was the density right?`]
+      ...(r.after > MUCH
+        ? [`${showNumber(r.after, 3)} W/kg is much for any sheet: was the density right?`]
         : []),
     ],
     next:
@@ -124,3 +125,20 @@ export function judgeCoreLoss(n: Readonly<Record<string, number>>): Judgement {
             : 'Go on to cleaning.',
   };
 }
+
+export const coreLoss = defineTest({
+  id: 'core-loss',
+  title: 'Core loss',
+  body: 'stator',
+  form: FORM,
+  stages: ['bare'],
+  caution: {
+    name: 'Loop test',
+    text: 'The loop carries mains current and a core can heat within minutes: insulate the loop, keep hands off, stay beside it.',
+  },
+  judge,
+  examples: {
+    sound: { typed: { before: '3', after: '3.1', hotSpot: '4' } },
+    stop: { typed: { before: '3', after: '4.2' } },
+  },
+});

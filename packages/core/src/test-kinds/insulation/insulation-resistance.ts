@@ -1,5 +1,14 @@
 /** Insulation resistance to ground: corrected to 40 °C, judged against IEEE 43, with the ten-minute index. */
-import { bounded, choice, quantity } from '../fields/index.ts';
+import {
+  assumed,
+  bounded,
+  choice,
+  quantity,
+  required,
+  type BoundsOf,
+  type ReadingOf,
+} from '../../forms/index.ts';
+import type { Nameplate } from '../../nameplate/index.ts';
 import {
   derive,
   finding,
@@ -13,30 +22,38 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../quantity/index.ts';
-import { showNumber } from '../units/index.ts';
+} from '../../quantity/index.ts';
+import { showNumber } from '../../units/index.ts';
+import { defineTest } from '../define-test.ts';
 
-export const INSULATION_FIELDS = [
-  quantity('testVoltage', 'Test voltage, DC', 'voltage', 50, 10000),
-  bounded(quantity('oneMinute', 'After one minute', 'insulation-resistance', 0, 1e7)),
+const FORM = [
+  required(quantity('testVoltage', 'Test voltage, DC', 'voltage', 50, 10000)),
+  required(bounded(quantity('oneMinute', 'After one minute', 'insulation-resistance', 0, 1e7))),
   bounded(
     quantity('tenMinutes', 'After ten minutes', 'insulation-resistance', 0, 1e7, 'leave empty if not taken'),
   ),
-  quantity('temperature', 'Winding temperature', 'temperature', -20, 120),
-  choice('windingKind', 'Kind of winding', {
-    random: 'random-wound, or form-wound under 1 kV',
-    form: 'form-wound, 1 kV and more, or DC armature',
-    old: 'made before about 1970',
-  }),
-  choice('model', 'Insulation', {
-    thermoset: 'thermoset (resin, polyester, epoxy)',
-    halving: 'thermoplastic or unknown, halving per 10 K',
-  }),
+  required(quantity('temperature', 'Winding temperature', 'temperature', -20, 120)),
+  assumed(
+    choice('windingKind', 'Kind of winding', {
+      random: 'random-wound, or form-wound under 1 kV',
+      form: 'form-wound, 1 kV and more, or DC armature',
+      old: 'made before about 1970',
+    }),
+    'random',
+  ),
+  assumed(
+    choice('model', 'Insulation', {
+      thermoset: 'thermoset (resin, polyester, epoxy)',
+      halving: 'thermoplastic or unknown, halving per 10 K',
+    }),
+    'thermoset',
+  ),
 ] as const;
+type Reading = ReadingOf<typeof FORM>;
 
 /** @returns a refusal of zero, which no insulation tester can know */
-export function doubtInsulation(n: Readonly<Record<string, number>>): Finding[] {
-  if (n['oneMinute'] !== 0) return [];
+function zeroInsulation({ oneMinute }: Partial<Reading>): Finding[] {
+  if (oneMinute !== 0) return [];
   const message =
     'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show, such as <0.1.';
   return [finding('stop', 'test.zero-insulation', message, ['oneMinute'])];
@@ -78,18 +95,14 @@ export function insulationTestVoltage(ratedVoltageV: number): readonly [least: n
   return ratedVoltageV <= 12000 ? [2500, 5000] : [5000, 10000];
 }
 
-export function judgeInsulation(
-  n: Readonly<Record<string, number>>,
-  t: Readonly<Record<string, string>>,
-  plate: { readonly voltageV?: number; readonly insulationClass?: string },
-  bounds: Readonly<Record<string, 'at-least' | 'at-most'>> = {},
+function judge(
+  r: Reading,
+  { plate, bounds }: { readonly plate: Nameplate; readonly bounds: BoundsOf<typeof FORM> },
 ): Judgement {
-  const kind = (t['windingKind'] ?? 'random') as 'random' | 'form' | 'old';
-  const model = (t['model'] ?? 'thermoset') as InsulationModel;
+  const { windingKind: kind, model, temperature } = r;
   const rated = plate.voltageV ?? null;
   // Without a plate nobody knows its volts; a low-voltage winding is the likeliest, and it is said and not sound.
   const least = leastInsulationMOhm(kind, rated ?? 400);
-  const temperature = n['temperature']!;
   const at40: Figure = derive(
     {
       id: 'insulation40',
@@ -106,7 +119,7 @@ export function judgeInsulation(
           ? ['the thermoset form holds from 10 to 85 °C; carried on beyond it']
           : [],
       inputs: {
-        R1: given('R₁', n['oneMinute']!, 'MΩ', 'read after one minute'),
+        R1: given('R₁', r.oneMinute, 'MΩ', 'read after one minute'),
         T: given('T', temperature, '°C', 'winding temperature'),
       },
       value: (v) => v.R1 * insulationFactorTo40(v.T, model),
@@ -142,16 +155,16 @@ export function judgeInsulation(
     doubt(
       `Measured at ${showNumber(temperature, 3)} °C: the correction to 40 °C means little outside ${LEAST_C} to ${MOST_C} °C. Measure again nearer to room temperature.`,
     );
-  if (bounds['oneMinute'] === 'at-most')
+  if (bounds.oneMinute === 'at-most')
     doubt('The tester says no more than that it is less than this: take a range that shows a figure.');
-  if (bounds['oneMinute'] === 'at-least' && n['oneMinute'] !== Infinity)
+  if (bounds.oneMinute === 'at-least' && r.oneMinute !== Infinity)
     reasons.push('The tester says no more than that it is over this; it is judged as if it were no more.');
-  if (n['oneMinute'] === Infinity)
+  if (r.oneMinute === Infinity)
     doubt(
       'OL says nothing of how much: write the end of the range, such as >2000 MΩ, and see that the clips touch.',
     );
   if (rated === null) doubt('The plate has no volts that can be read: a winding under 1 kV is assumed.');
-  if (n['tenMinutes'] !== undefined && n['oneMinute'] !== Infinity && n['tenMinutes'] !== Infinity) {
+  if (r.tenMinutes !== undefined && r.oneMinute !== Infinity && r.tenMinutes !== Infinity) {
     const index = derive(
       {
         id: 'polarizationIndex',
@@ -161,8 +174,8 @@ export function judgeInsulation(
         formula: 'PI = R₁₀ / R₁',
         source: 'IEEE 43-2013 (from memory): at least 1.5 for class A, 2.0 for B, F, H',
         inputs: {
-          R10: given('R₁₀', n['tenMinutes'], 'MΩ', 'read after ten minutes'),
-          R1: given('R₁', n['oneMinute']!, 'MΩ', 'read after one minute'),
+          R10: given('R₁₀', r.tenMinutes, 'MΩ', 'read after ten minutes'),
+          R1: given('R₁', r.oneMinute, 'MΩ', 'read after one minute'),
         },
         value: (v) => v.R10 / v.R1,
       },
@@ -194,7 +207,7 @@ export function judgeInsulation(
         reasons.push(`The index of ${showNumber(index.value, 3)} does not rise: wet or soiled through.`);
     }
   }
-  const testVoltage = n['testVoltage'];
+  const testVoltage = r.testVoltage;
   if (rated !== null && testVoltage !== undefined) {
     const [leastV, mostV] = insulationTestVoltage(rated);
     const usual = leastV === mostV ? `${leastV}` : `${leastV} to ${mostV}`;
@@ -206,7 +219,7 @@ export function judgeInsulation(
   const verdict = worse(verdictOf(figures), atBest);
   // Unused by the verdict, but shown: what the other model would say of the same reading.
   const other =
-    n['oneMinute']! * insulationFactorTo40(temperature, model === 'halving' ? 'thermoset' : 'halving');
+    r.oneMinute * insulationFactorTo40(temperature, model === 'halving' ? 'thermoset' : 'halving');
   reasons.push(
     `By the ${model === 'halving' ? 'thermoset' : 'halving'} form it would be ${showNumber(other, 3)} MΩ.`,
   );
@@ -224,3 +237,24 @@ export function judgeInsulation(
           : 'Do not apply high voltage. Dry the winding, clean it, measure again at the same temperature.',
   };
 }
+
+export const insulation = defineTest({
+  id: 'insulation',
+  title: 'Insulation resistance',
+  body: 'stator',
+  form: FORM,
+  stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+  caution: {
+    name: 'Stored charge',
+    text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
+  },
+  check: zeroInsulation,
+  judge,
+  examples: {
+    sound: {
+      typed: { testVoltage: '500', oneMinute: '640', tenMinutes: '1900', temperature: '22' },
+      plate: { voltageV: 400 },
+    },
+    stop: { typed: { testVoltage: '500', oneMinute: '0.3', temperature: '22' }, plate: { voltageV: 400 } },
+  },
+});

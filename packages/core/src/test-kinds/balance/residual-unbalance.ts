@@ -1,5 +1,5 @@
 /** Residual unbalance of a rotor against what its mass, speed and grade permit. */
-import { quantity } from '../fields/index.ts';
+import { assumed, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   given,
@@ -12,13 +12,15 @@ import {
   finding,
   type Finding,
   type Judgement,
-} from '../quantity/index.ts';
-import { showNumber } from '../units/index.ts';
+} from '../../quantity/index.ts';
+import { ROTATING } from '../../performance/index.ts';
+import { showNumber } from '../../units/index.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
-export const BALANCE_FIELDS = [
-  quantity('mass', 'Rotor mass', 'mass', 0.005, 20000),
-  quantity('speed', 'Service speed', 'speed', 20, 100000),
-  quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'),
+const FORM = [
+  required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
+  required(quantity('speed', 'Service speed', 'speed', 20, 100000)),
+  assumed(quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'), '2.5'),
   quantity(
     'permitted',
     'Permitted, where the customer says',
@@ -27,7 +29,7 @@ export const BALANCE_FIELDS = [
     1e7,
     'whole rotor; instead of a grade',
   ),
-  quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7),
+  required(quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7)),
   quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
   quantity(
     'bearingSpan',
@@ -39,6 +41,7 @@ export const BALANCE_FIELDS = [
   ),
   quantity('centreFromDrive', 'Drive-end bearing to centre of gravity', 'length', 0, 10000),
 ] as const;
+type Reading = ReadingOf<typeof FORM>;
 
 /**
  * Permissible residual unbalance of the whole rotor.
@@ -60,37 +63,31 @@ export const driveEndShare = (fromDriveMm: number, spanMm: number): number =>
   Math.min(0.7, Math.max(0.3, (spanMm - fromDriveMm) / spanMm));
 
 /** Entries that would make any rotor pass. */
-export function doubtBalance(
-  n: Readonly<Record<string, number>>,
-  plate: { readonly speedRpm?: number; readonly massKg?: number },
-): Finding[] {
+function impossible(r: Partial<Reading>, { plate }: TestContext): Finding[] {
   const found: Finding[] = [];
   const stop = (code: string, message: string, field: string) =>
     found.push(finding('stop', `test.${code}`, message, [field]));
-  for (const plane of ['plane1', 'plane2'])
-    if (n[plane] === 0)
+  for (const plane of ['plane1', 'plane2'] as const)
+    if (r[plane] === 0)
       stop('zero-residual', 'No rotor has a residual of 0: enter the least the machine shows.', plane);
-  if (plate.speedRpm && n['speed'] && n['speed'] < 0.9 * plate.speedRpm)
+  if (plate.speedRpm && r.speed && r.speed < 0.9 * plate.speedRpm)
     stop(
       'speed-below-plate',
-      `${Math.round(n['speed'])} rpm is not the service speed: the plate says ${Math.round(plate.speedRpm)}. The tolerance goes by the service speed, not by that of the machine.`,
+      `${Math.round(r.speed)} rpm is not the service speed: the plate says ${Math.round(plate.speedRpm)}. The tolerance goes by the service speed, not by that of the machine.`,
       'speed',
     );
-  if (plate.massKg && n['mass'] && n['mass'] > 0.8 * plate.massKg)
+  if (plate.massKg && r.mass && r.mass > 0.8 * plate.massKg)
     stop(
       'rotor-heavier',
-      `A rotor of ${showNumber(n['mass'], 3)} kg in a motor of ${showNumber(plate.massKg, 3)} kg cannot be: weigh it again.`,
+      `A rotor of ${showNumber(r.mass, 3)} kg in a motor of ${showNumber(plate.massKg, 3)} kg cannot be: weigh it again.`,
       'mass',
     );
   return found;
 }
 
-export function judgeBalance(
-  n: Readonly<Record<string, number>>,
-  _t: Readonly<Record<string, string>>,
-): Judgement {
-  const grade = n['grade'] ?? 2.5;
-  const permitted = n['permitted'];
+function judge(r: Reading): Judgement {
+  const { grade } = r;
+  const permitted = r.permitted;
   const byGrade: Figure = derive(
     {
       id: 'permissibleUnbalance',
@@ -101,8 +98,8 @@ export function judgeBalance(
       source: 'ISO 21940-11:2016 (from memory)',
       inputs: {
         G: given('G', grade, 'mm/s', 'balance grade'),
-        m: given('m', n['mass']!, 'kg', 'rotor mass'),
-        n: given('n', n['speed']!, 'rpm', 'service speed'),
+        m: given('m', r.mass, 'kg', 'rotor mass'),
+        n: given('n', r.speed, 'rpm', 'service speed'),
       },
       value: (v) => permissibleUnbalance(v.G, v.m, v.n),
     },
@@ -126,19 +123,22 @@ export function judgeBalance(
         );
   const by =
     permitted === undefined ? `G ${showNumber(grade, 3).replace(/\.?0+$/, '')}` : 'the customer’s figure';
-  const twoPlanes = n['plane2'] !== undefined;
-  const span = n['bearingSpan'];
-  const centre = n['centreFromDrive'];
+  const { plane2 } = r;
+  const span = r.bearingSpan;
+  const centre = r.centreFromDrive;
   // A centre of gravity outside the bearings is another rule than the one for between them.
   const overhung = span !== undefined && centre !== undefined && (centre <= 0 || centre >= span);
   const drive =
-    twoPlanes && span !== undefined && centre !== undefined && !overhung ? driveEndShare(centre, span) : 0.5;
-  const planes: [id: string, name: string, read: number, part: number][] = twoPlanes
-    ? [
-        ['plane1', 'Drive end, of its tolerance', n['plane1']!, drive],
-        ['plane2', 'Other end, of its tolerance', n['plane2']!, 1 - drive],
-      ]
-    : [['plane1', 'Residual, of the tolerance', n['plane1']!, 1]];
+    plane2 !== undefined && span !== undefined && centre !== undefined && !overhung
+      ? driveEndShare(centre, span)
+      : 0.5;
+  const planes: [id: string, name: string, read: number, part: number][] =
+    plane2 !== undefined
+      ? [
+          ['plane1', 'Drive end, of its tolerance', r.plane1, drive],
+          ['plane2', 'Other end, of its tolerance', plane2, 1 - drive],
+        ]
+      : [['plane1', 'Residual, of the tolerance', r.plane1, 1]];
   const judged = planes.map(([id, name, read, part]) =>
     judgeFigure(
       derive(
@@ -170,7 +170,7 @@ export function judgeBalance(
   );
   const worstFirst = judged.slice().sort((a, b) => b.figure.value - a.figure.value);
   const doubts = [
-    ...(twoPlanes
+    ...(plane2 !== undefined
       ? []
       : [
           'One plane only: that is enough for a narrow disc; a rotor longer than a third of its diameter has two.',
@@ -188,7 +188,7 @@ export function judgeBalance(
     verdict,
     figures: [...worstFirst, { figure: whole }],
     reasons: [
-      twoPlanes
+      plane2 !== undefined
         ? `${of[1].split(',')[0]}: ${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times its share of ${showNumber(of[3] * whole.value, 3)} g·mm (${showNumber(whole.value, 3)} for the whole rotor by ${by}).`
         : `${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times the tolerance of ${showNumber(whole.value, 3)} g·mm for the whole rotor by ${by}.`,
       ...doubts,
@@ -203,3 +203,18 @@ export function judgeBalance(
           : 'Mark the rotor with the motor number and go on.',
   };
 }
+
+export const balance = defineTest({
+  id: 'balance',
+  title: 'Rotor balance',
+  body: 'rotor',
+  form: FORM,
+  stages: ['final'],
+  caution: ROTATING,
+  check: impossible,
+  judge,
+  examples: {
+    sound: { typed: { mass: '30', speed: '1500', grade: '2.5', plane1: '100', plane2: '120' } },
+    stop: { typed: { mass: '30', speed: '1500', grade: '2.5', plane1: '900', plane2: '120' } },
+  },
+});

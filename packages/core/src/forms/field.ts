@@ -2,10 +2,17 @@
 import { DIMENSIONS, readQuantity, showShort, type Dimension } from '../units/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 
-export interface QuantityField {
-  readonly kind: 'quantity';
-  readonly id: string;
+interface FieldOf<Id extends string> {
+  readonly id: Id;
   readonly label: string;
+  readonly hint?: string;
+  /** Nothing is judged or signed without it. */
+  readonly required?: true;
+  /** Taken, and said, where it is left empty. */
+  readonly default?: string;
+}
+export interface QuantityField<Id extends string = string> extends FieldOf<Id> {
+  readonly kind: 'quantity';
   readonly dimension: Dimension;
   /** Outside these the entry is refused; inside, checks may still doubt it. In the stored unit. */
   readonly min: number;
@@ -13,23 +20,34 @@ export interface QuantityField {
   readonly whole?: boolean;
   /** An instrument may say no more than `>2000`, `<0.1` or `OL`. */
   readonly bounds?: boolean;
-  readonly hint?: string;
 }
-export interface ChoiceField {
+export interface ChoiceField<Id extends string = string, Option extends string = string> extends FieldOf<Id> {
   readonly kind: 'choice';
-  readonly id: string;
-  readonly label: string;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
-  readonly hint?: string;
+  readonly options: readonly { readonly value: Option; readonly label: string }[];
 }
-export interface TextField {
+export interface TextField<Id extends string = string> extends FieldOf<Id> {
   readonly kind: 'text';
-  readonly id: string;
-  readonly label: string;
-  readonly hint?: string;
   readonly maxLength?: number;
 }
 export type Field = QuantityField | ChoiceField | TextField;
+
+/** Fields in the order they are shown. */
+export type Form = readonly Field[];
+
+type ValueOf<F extends Field> = F extends QuantityField
+  ? number
+  : F extends ChoiceField<string, infer Option>
+    ? Option
+    : string;
+type Certain = { readonly required: true } | { readonly default: string };
+/** What a form reads as: certain where a field is required or has a default, else perhaps not there. */
+export type ReadingOf<F extends Form> = {
+  readonly [K in Extract<F[number], Certain> as K['id']]: ValueOf<K>;
+} & { readonly [K in Exclude<F[number], Certain> as K['id']]?: ValueOf<K> };
+/** Figures of which an instrument only said that they are more, or less, than so much. */
+export type BoundsOf<F extends Form> = {
+  readonly [K in F[number] as K['id']]?: 'at-least' | 'at-most';
+};
 
 /** What a person typed, by field id. Empty or absent: not typed. */
 export type Typed = Readonly<Record<string, string>>;
@@ -110,7 +128,7 @@ function otherUnit(field: QuantityField, typed: string): string {
   return fits.length > 0 && fits.length < 3 ? ` Is it ${fits.join(' or ')}?` : '';
 }
 
-export interface FormReading {
+interface FormReading {
   readonly numbers: Readonly<Record<string, number>>;
   readonly texts: Readonly<Record<string, string>>;
   /** Fields whose figure is only a limit the instrument gave. */
@@ -119,7 +137,7 @@ export interface FormReading {
 }
 
 /** Reads every field of a form; what is right is kept whatever else is wrong. Unknown ids are left alone. */
-export function readForm(fields: readonly Field[], typed: Typed): FormReading {
+export function readForm(fields: Form, typed: Typed): FormReading {
   const numbers: Record<string, number> = {};
   const texts: Record<string, string> = {};
   const bounds: Record<string, 'at-least' | 'at-most'> = {};
@@ -137,14 +155,14 @@ export function readForm(fields: readonly Field[], typed: Typed): FormReading {
 }
 
 /** Builders that keep the tables short. */
-export const quantity = (
-  id: string,
+export const quantity = <const Id extends string>(
+  id: Id,
   label: string,
   dimension: Dimension,
   min: number,
   max: number,
   hint?: string,
-): QuantityField => ({
+): QuantityField<Id> => ({
   kind: 'quantity',
   id,
   label,
@@ -155,23 +173,41 @@ export const quantity = (
   ...(hint ? { hint } : {}),
 });
 /** The same for a figure of which an instrument may only say that it is more or less than so much. */
-export const bounded = (field: QuantityField): QuantityField => ({ ...field, bounds: true });
-export const choice = (
-  id: string,
+export const bounded = <F extends QuantityField>(field: F): F => ({ ...field, bounds: true });
+export const choice = <const Id extends string, const Options extends Readonly<Record<string, string>>>(
+  id: Id,
   label: string,
-  options: Readonly<Record<string, string>>,
+  options: Options,
   hint?: string,
-): ChoiceField => ({
+): ChoiceField<Id, keyof Options & string> => ({
   kind: 'choice',
   id,
   label,
-  options: Object.entries(options).map(([value, l]) => ({ value, label: l })),
+  options: Object.entries(options).map(([value, l]) => ({
+    value: value as keyof Options & string,
+    label: l,
+  })),
   ...(hint ? { hint } : {}),
 });
-export const text = (id: string, label: string, hint?: string, maxLength?: number): TextField => ({
+export const text = <const Id extends string>(
+  id: Id,
+  label: string,
+  hint?: string,
+  maxLength?: number,
+): TextField<Id> => ({
   kind: 'text',
   id,
   label,
   ...(hint ? { hint } : {}),
   ...(maxLength ? { maxLength } : {}),
+});
+/** Nothing is judged or signed without this field. */
+export const required = <F extends Field>(field: F): F & { readonly required: true } => ({
+  ...field,
+  required: true,
+});
+/** Taken where the field is left empty, and said. */
+export const assumed = <F extends Field>(field: F, value: string): F & { readonly default: string } => ({
+  ...field,
+  default: value,
 });

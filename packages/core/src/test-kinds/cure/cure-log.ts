@@ -1,5 +1,5 @@
 /** Cure judged by the time of the part at temperature, not of the oven's air. */
-import { choice, quantity, text } from '../fields/index.ts';
+import { assumed, choice, quantity, required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
 import {
   derive,
   finding,
@@ -10,13 +10,16 @@ import {
   type Judgement,
   type Verdict,
   worse,
-} from '../quantity/index.ts';
-import { showMinutes, showNumber } from '../units/index.ts';
+} from '../../quantity/index.ts';
+import { showMinutes, showNumber } from '../../units/index.ts';
+import { LONGEST_GAP, minutesAbove, type LogPoint } from '../../heat/index.ts';
+import { HOT_SURFACE } from '../../safety/index.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
-export const CURE_FIELDS = [
-  quantity('target', 'Bake at', 'temperature', 60, 260, 'from the varnish data sheet'),
-  quantity('minutes', 'for', 'duration', 5, 2880, 'such as 6 h'),
-  quantity('tolerance', 'Counts from this much below', 'temperature-difference', 0, 30),
+const FORM = [
+  required(quantity('target', 'Bake at', 'temperature', 60, 260, 'from the varnish data sheet')),
+  required(quantity('minutes', 'for', 'duration', 5, 2880, 'such as 6 h')),
+  assumed(quantity('tolerance', 'Counts from this much below', 'temperature-difference', 0, 30), '5'),
   choice('logUnit', 'Log’s temperatures', { C: '°C', F: '°F', K: 'K' }, 'where its heading does not say'),
   choice(
     'logTime',
@@ -27,77 +30,10 @@ export const CURE_FIELDS = [
   text('logNotes', 'What was left out of the log', 'written by what read it', 600),
 ] as const;
 
-/** Longer than that without a reading nobody knows what the part did [min]: common practice, no source. */
-const LONGEST_GAP = 30;
 /** Over the programme: varnish suffers, then burns [K]. Common practice, no source. */
 const WARM = 20;
 const BURNT = 40;
 
-export interface LogPoint {
-  readonly minute: number;
-  readonly partC: number;
-  readonly airC?: number;
-}
-
-/**
- * Minutes a logged temperature spends at or above a threshold, straight lines between readings.
- * @param points rising minutes [min]
- * @param longestGap a longer time between two readings counts for nothing and breaks the stretch [min]
- * @returns total and longest unbroken stretch [min]
- * Source: geometry; the part's clock starts when the part is there: common practice, no source.
- */
-export function minutesAbove(
-  points: readonly { readonly minute: number; readonly value: number }[],
-  threshold: number,
-  longestGap = Infinity,
-): { readonly total: number; readonly longest: number } {
-  let total = 0;
-  let longest = 0;
-  let current = 0;
-  for (let i = 1; i < points.length; i++) {
-    const a = points[i - 1]!;
-    const b = points[i]!;
-    const span = b.minute - a.minute;
-    const cross = (threshold - a.value) / (b.value - a.value);
-    if (span > longestGap) {
-      current = 0;
-      continue;
-    }
-    if (a.value >= threshold && b.value >= threshold) {
-      total += span;
-      current += span;
-    } else if (a.value < threshold && b.value >= threshold) {
-      current = span * (1 - cross);
-      total += current;
-    } else if (a.value >= threshold) {
-      total += span * cross;
-      current += span * cross;
-      longest = Math.max(longest, current);
-      current = 0;
-    }
-    longest = Math.max(longest, current);
-  }
-  return { total, longest };
-}
-
-/** Refuses a log that cannot be judged: too short, or time running backwards. */
-export function checkCureLog(points: readonly LogPoint[]): Finding[] {
-  if (points.length < 2)
-    return [finding('stop', 'cure.log-too-short', 'The log needs at least two readings.', ['log'])];
-  const back = points.findIndex((p, i) => i > 0 && p.minute <= points[i - 1]!.minute);
-  return back > 0
-    ? [
-        finding(
-          'stop',
-          'cure.time-runs-back',
-          `Reading ${back + 1} of the log is not later than the one before it.`,
-          ['log'],
-        ),
-      ]
-    : [];
-}
-
-/** `longest` judged against what the data sheet asks. */
 interface Doubt {
   readonly reason: string;
   readonly verdict: 'watch' | 'stop';
@@ -139,7 +75,7 @@ function doubtsOfLog(log: readonly LogPoint[], targetC: number, notes: string | 
 }
 
 /** Entries that can be read in two ways are asked about. */
-export function doubtCure(typed: Readonly<Record<string, string>>): Finding[] {
+function readTwoWays(typed: Typed): Finding[] {
   const found: Finding[] = [];
   const bare = (id: string) =>
     /^\d+([.,]\d+)?$/.test(typed[id]?.trim() ?? '') ? Number(typed[id]!.replace(',', '.')) : null;
@@ -166,15 +102,11 @@ export function doubtCure(typed: Readonly<Record<string, string>>): Finding[] {
   return found;
 }
 
-export function judgeCure(
-  n: Readonly<Record<string, number>>,
-  t: Readonly<Record<string, string>>,
-  context: { readonly log?: readonly LogPoint[] },
-): Judgement {
+function judge(r: ReadingOf<typeof FORM>, context: TestContext): Judgement {
   const log = context.log ?? [];
-  const tolerance = n['tolerance'] ?? 5;
-  const threshold = n['target']! - tolerance;
-  const wanted = n['minutes']!;
+  const { tolerance } = r;
+  const threshold = r.target - tolerance;
+  const wanted = r.minutes;
   const part = minutesAbove(
     log.map((p) => ({ minute: p.minute, value: p.partC })),
     threshold,
@@ -198,8 +130,8 @@ export function judgeCure(
       formula: 't = longest time with θ_part ≥ θ_bake − Δ, straight between readings',
       source: `${'data sheet of the varnish'}; counting from Δ below: common practice, no published source`,
       inputs: {
-        bake: given('θ_bake', n['target']!, '°C', 'data sheet'),
-        d: given('Δ', tolerance, 'K', n['tolerance'] === undefined ? 'shop setting' : 'typed'),
+        bake: given('θ_bake', r.target, '°C', 'data sheet'),
+        d: given('Δ', tolerance, 'K', 'typed, or as assumed'),
         readings: given('n', log.length, 'readings', 'log'),
       },
       value: () => part.longest,
@@ -227,13 +159,13 @@ export function judgeCure(
     reasons.push(
       `The oven's air was there for ${showMinutes(air)}: its clock runs ${showMinutes(air - part.longest)} ahead of the part.`,
     );
-  const doubts = doubtsOfLog(log, n['target']!, t['logNotes']);
+  const doubts = doubtsOfLog(log, r.target, r.logNotes);
   reasons.push(...doubts.map((d) => d.reason));
-  if (hottest > n['target']! + WARM)
+  if (hottest > r.target + WARM)
     reasons.push(
-      `The part reached ${showNumber(hottest, 3)} °C, ${showNumber(hottest - n['target']!, 2)} K over the programme${hottest > n['target']! + BURNT ? ': varnish and insulation have suffered' : ''}.`,
+      `The part reached ${showNumber(hottest, 3)} °C, ${showNumber(hottest - r.target, 2)} K over the programme${hottest > r.target + BURNT ? ': varnish and insulation have suffered' : ''}.`,
     );
-  const heat = hottest > n['target']! + BURNT ? 'stop' : hottest > n['target']! + WARM ? 'watch' : 'sound';
+  const heat = hottest > r.target + BURNT ? 'stop' : hottest > r.target + WARM ? 'watch' : 'sound';
   const verdict = doubts.reduce<Verdict>((v, d) => worse(v, d.verdict), worse(judged.verdict!, heat));
   const lying = doubts.find((d) => d.verdict === 'stop');
   const short = wanted - part.longest;
@@ -249,6 +181,30 @@ export function judgeCure(
           ? 'See to what is said above; then cool, and measure insulation and resistance again.'
           : judged.verdict === 'sound'
             ? 'Cool, then measure insulation and resistance again.'
-            : `Bake again: at least ${showMinutes(short)} more at ${showNumber(n['target']!, 4)} °C, counted from the part's thermocouple.`,
+            : `Bake again: at least ${showMinutes(short)} more at ${showNumber(r.target, 4)} °C, counted from the part's thermocouple.`,
   };
+}
+
+export const cure = defineTest({
+  id: 'cure',
+  title: 'Cure log',
+  body: 'stator',
+  form: FORM,
+  stages: ['varnished'],
+  needsLog: true,
+  caution: { name: 'Hot part, vapour', text: `Fan on, no flame. ${HOT_SURFACE}` },
+  check: (_r, _context, typed) => readTwoWays(typed),
+  judge,
+  examples: {
+    sound: { typed: { target: '150', minutes: '2 h' }, log: exampleLog(150) },
+    stop: { typed: { target: '150', minutes: '6 h' }, log: exampleLog(150) },
+  },
+});
+
+/** Three hours at temperature after an hour of heating. */
+function exampleLog(bakeC: number): LogPoint[] {
+  return Array.from({ length: 25 }, (_, i) => ({
+    minute: 10 * i,
+    partC: Math.min(bakeC, 20 + ((bakeC - 20) * i) / 6),
+  }));
 }

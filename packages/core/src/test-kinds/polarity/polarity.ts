@@ -1,6 +1,6 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
-import { judgeWalk, walkFeed, type ConnectionList, type WalkReading } from '../connection/index.ts';
-import { text, type Typed } from '../fields/index.ts';
+import { judgeWalk, walkFeed, type WalkReading } from '../../connection/index.ts';
+import { required, text, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   finding,
@@ -10,19 +10,20 @@ import {
   judgeFigure,
   type Finding,
   type Judgement,
-} from '../quantity/index.ts';
-import type { WindingLayout } from '../winding/index.ts';
+} from '../../quantity/index.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
-export const POLARITY_FIELDS = [
-  text('sequence', 'Compass at each group, from group 1 clockwise', 'N and S, 0 for no field', 400),
+const FORM = [
+  required(text('sequence', 'Compass at each group, from group 1 clockwise', 'N and S, 0 for no field', 400)),
 ] as const;
+type Reading = ReadingOf<typeof FORM>;
 
 /** N, S and 0 in a row; everything else is passed over. */
 export const readWalk = (typed: string): WalkReading[] =>
   [...typed.toUpperCase()].filter((c): c is 'N' | 'S' | '0' => c === 'N' || c === 'S' || c === '0');
 
 /** @returns a refusal when there are signs in the row that no compass shows */
-export function doubtPolarity({ sequence = '' }: Typed): Finding[] {
+function otherSigns({ sequence = '' }: Partial<Reading>): Finding[] {
   if (!/[^NSns0\s,.-]/.test(sequence)) return [];
   const message = 'The walk is written with N and S, one letter a group, 0 where there is no field.';
   return [finding('stop', 'test.not-polarity', message, ['sequence'])];
@@ -34,13 +35,8 @@ export function doubtPolarity({ sequence = '' }: Typed): Finding[] {
  * Source: poles alternate round the bore with direct current in at every start; common practice, no source. Explanations:
  * connection/polarity-walk.ts.
  */
-export function judgePolarity(
-  _n: Readonly<Record<string, number>>,
-  t: Readonly<Record<string, string>>,
-  plan: { readonly layout: WindingLayout; readonly connection: ConnectionList } | null,
-  explain = true,
-): Judgement {
-  const readings = readWalk(t['sequence'] ?? '');
+function judge({ sequence }: Reading, { analysis: plan = null, explain = true }: TestContext): Judgement {
+  const readings = readWalk(sequence);
   const groups = plan?.layout.groups ?? [];
   const complete = plan !== null && readings.length === groups.length;
   const walk = complete ? judgeWalk(plan.layout, plan.connection, 'all', readings, explain) : null;
@@ -93,3 +89,18 @@ export function judgePolarity(
             : 'Fill the data card, then walk once round the bore.',
   };
 }
+
+export const polarity = defineTest({
+  id: 'polarity',
+  title: 'Polarity walk',
+  body: 'stator',
+  form: FORM,
+  stages: ['before-varnish'],
+  check: otherSigns,
+  judge,
+  expected: ({ analysis }) => analysis?.layout.groups.map((g) => g.polarity).join(' ') ?? null,
+  examples: {
+    sound: { typed: { sequence: 'NSNSNSNSNSNS' }, winding: '36s 4p 1-8 T18 2x1.06 2Y' },
+    stop: { typed: { sequence: 'NSNSNSNNNSNS' }, winding: '36s 4p 1-8 T18 2x1.06 2Y' },
+  },
+});

@@ -1,7 +1,6 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
-import type { Star } from '../connection/index.ts';
-import type { LinePairs } from '../analysis/index.ts';
-import { bounded, quantity } from '../fields/index.ts';
+import type { Star } from '../../connection/index.ts';
+import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   given,
@@ -13,14 +12,15 @@ import {
   type JudgedFigure,
   type Judgement,
   unbalance,
-} from '../quantity/index.ts';
-import { showNumber } from '../units/index.ts';
+} from '../../quantity/index.ts';
+import { showNumber } from '../../units/index.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
-export const RESISTANCE_FIELDS = [
-  bounded(quantity('uv', 'Lead U to V', 'resistance', 0.000001, 20000)),
-  bounded(quantity('vw', 'Lead V to W', 'resistance', 0.000001, 20000)),
-  bounded(quantity('wu', 'Lead W to U', 'resistance', 0.000001, 20000)),
-  quantity('temperature', 'Winding temperature', 'temperature', -20, 150),
+const FORM = [
+  required(bounded(quantity('uv', 'Lead U to V', 'resistance', 0.000001, 20000))),
+  required(bounded(quantity('vw', 'Lead V to W', 'resistance', 0.000001, 20000))),
+  required(bounded(quantity('wu', 'Lead W to U', 'resistance', 0.000001, 20000))),
+  required(quantity('temperature', 'Winding temperature', 'temperature', -20, 150)),
 ] as const;
 
 /**
@@ -42,20 +42,15 @@ export function branchResistances(
   return [sum / w, sum / u, sum / v];
 }
 
-export interface ResistanceContext {
-  readonly connection?: Star;
-  /** What the plan says between which leads, and how the others are joined while it is measured. */
-  readonly planned?: LinePairs;
-  /** The plan's mean turn was measured, not estimated. */
-  readonly meanTurnMeasured?: boolean;
-}
-
-export function judgeResistance(
-  n: Readonly<Record<string, number>>,
-  _t: Readonly<Record<string, string>>,
-  context: ResistanceContext,
-): Judgement {
-  const { uv, vw, wu, temperature } = n as Record<'uv' | 'vw' | 'wu' | 'temperature', number>;
+function judge(
+  { uv, vw, wu, temperature }: ReadingOf<typeof FORM>,
+  { analysis, meanTurnMeasured }: TestContext,
+) {
+  const context = {
+    connection: analysis?.winding.connection,
+    planned: analysis?.linePairs ?? null,
+    meanTurnMeasured: meanTurnMeasured ?? false,
+  };
   const open = openPaths({ uv, vw, wu }, context.connection);
   if (open) return open;
   const mean25 = derive(
@@ -254,3 +249,16 @@ function againstPlan(measured: boolean): LimitScale {
     source: `${CP}; ${measured ? 'mean turn measured' : 'wider, because the mean turn is estimated'}`,
   };
 }
+
+export const resistance = defineTest({
+  id: 'resistance',
+  title: 'Winding resistance',
+  body: 'stator',
+  form: FORM,
+  stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+  judge,
+  examples: {
+    sound: { typed: { uv: '1.00', vw: '1.00', wu: '1.00', temperature: '25' } },
+    stop: { typed: { uv: '1.00', vw: '1.00', wu: '1.10', temperature: '25' } },
+  },
+});

@@ -1,1 +1,0 @@
-export * from './residual-unbalance.ts';

@@ -1,0 +1,115 @@
+/** A kind of test as one definition: what to enter, how it is judged, when it is due, and what can hurt. */
+import type { WindingAnalysis } from '../analysis/index.ts';
+import {
+  readForm,
+  sayTyped,
+  type BoundsOf,
+  type Field,
+  type Form,
+  type ReadingOf,
+  type Typed,
+} from '../forms/index.ts';
+import { checkLog, type LogPoint } from '../heat/index.ts';
+import type { Nameplate } from '../nameplate/index.ts';
+import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
+import type { Caution } from '../safety/index.ts';
+import type { Stage } from './stages.ts';
+
+/** What a test is judged against, beside its own readings. */
+export interface TestContext {
+  readonly plate: Nameplate;
+  readonly analysis?: WindingAnalysis | null;
+  readonly meanTurnMeasured?: boolean;
+  readonly log?: readonly LogPoint[];
+  /** Whether to look for what explains a walk that reads wrong; yes when absent. */
+  readonly explain?: boolean;
+}
+
+/** What one kind of test defines, in the types of its own form. */
+export interface TestModule<Id extends string, F extends Form> {
+  readonly id: Id;
+  readonly title: string;
+  readonly body: 'stator' | 'rotor' | 'motor';
+  readonly form: F;
+  readonly stages: readonly Stage[];
+  readonly needsLog?: true;
+  readonly caution?: Caution;
+  /**
+   * What cannot be so is asked about before it is kept.
+   * @param typed without what is assumed
+   */
+  readonly check?: (reading: Partial<ReadingOf<F>>, context: TestContext, typed: Typed) => readonly Finding[];
+  readonly judge: (
+    reading: ReadingOf<F>,
+    context: TestContext & { readonly bounds: BoundsOf<F> },
+  ) => Judgement;
+  /** What the reading should be by the plan, in words; null where there is nothing to compare with. */
+  readonly expected?: (context: TestContext) => string | null;
+  /** A reading that is sound and one that stops, with the context they need: the registry's own check tries both. */
+  readonly examples: { readonly sound: TestExample; readonly stop: TestExample };
+}
+
+export interface TestExample {
+  readonly typed: Typed;
+  readonly plate?: Nameplate;
+  readonly log?: readonly LogPoint[];
+  /** Shorthand of the winding it is judged against, where the test compares with a plan. */
+  readonly winding?: string;
+}
+
+/** The same for everybody else: fields to draw, and a function that judges what was typed. */
+export interface TestKind<Id extends string = string> extends Omit<
+  TestModule<Id, Form>,
+  'form' | 'check' | 'judge'
+> {
+  readonly fields: readonly Field[];
+  /** Reads what was typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
+  readonly read: (
+    typed: Typed,
+    context: TestContext,
+  ) => { readonly values: Readonly<Record<string, number | string>>; readonly findings: readonly Finding[] };
+  /** Reads and judges; nothing throws for what was typed, and what is assumed is said. */
+  readonly evaluate: (typed: Typed, context: TestContext) => TestOutcome;
+}
+
+export function defineTest<const Id extends string, const F extends Form>(
+  module: TestModule<Id, F>,
+): TestKind<Id> {
+  const { form, check, judge, ...rest } = module;
+  const read = (typed: Typed, context: TestContext) => {
+    const entered = Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim()));
+    const { reading, bounds, findings, assumed } = readWhole(form, entered);
+    if (module.needsLog) findings.push(...checkLog(context.log ?? []));
+    findings.push(...(check?.(reading as Partial<ReadingOf<F>>, context, entered) ?? []));
+    return { reading: reading as ReadingOf<F>, bounds: bounds as BoundsOf<F>, findings, assumed };
+  };
+  return {
+    ...rest,
+    fields: form,
+    read: (typed, context) => {
+      const { reading, findings } = read(typed, context);
+      return { values: reading, findings };
+    },
+    evaluate: (typed, context) => {
+      const { reading, bounds, findings, assumed } = read(typed, context);
+      if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
+      return { ok: true, judgement: { ...judge(reading, { ...context, bounds }), assumed }, findings };
+    },
+  };
+}
+
+/** A form with its defaults in place of what was not typed, which is said in words. */
+function readWhole(form: Form, entered: Typed) {
+  const defaults = form.filter((f) => f.default !== undefined && entered[f.id] === undefined);
+  const filled = { ...entered, ...Object.fromEntries(defaults.map((f) => [f.id, f.default!])) };
+  const { numbers, texts, bounds, findings } = readForm(form, filled);
+  const missing = form
+    .filter((f) => f.required && filled[f.id] === undefined)
+    .map((f) => finding('stop', 'test.field-missing', `${f.label} is missing.`, [f.id]));
+  return {
+    reading: { ...numbers, ...texts },
+    bounds,
+    findings: [...findings, ...missing],
+    assumed: defaults.map((f) => `${f.label.toLowerCase()} ${sayTyped(f, f.default!)}`),
+  };
+}

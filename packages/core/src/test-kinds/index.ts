@@ -1,0 +1,36 @@
+/** The tests there are. A new one is a folder here and a line in this list. */
+import type { Typed } from '../forms/index.ts';
+import type { TestOutcome } from '../quantity/index.ts';
+import { balance } from './balance/residual-unbalance.ts';
+import { coreLoss } from './core-loss/core-loss.ts';
+import { cure } from './cure/cure-log.ts';
+import type { TestContext, TestKind } from './define-test.ts';
+import { fullLoad } from './full-load/full-load.ts';
+import { insulation } from './insulation/insulation-resistance.ts';
+import { noLoad } from './no-load/no-load.ts';
+import { polarity } from './polarity/polarity.ts';
+import { resistance } from './resistance/winding-resistance.ts';
+
+/** In the order in which they are listed. */
+const ALL = [insulation, resistance, coreLoss, polarity, cure, balance, noLoad, fullLoad] as const;
+
+export type TestKindId = (typeof ALL)[number]['id'];
+export const TEST_KIND_IDS: readonly TestKindId[] = ALL.map((kind) => kind.id);
+export const TEST_KINDS = Object.fromEntries(ALL.map((kind) => [kind.id, kind])) as unknown as Readonly<
+  Record<TestKindId, TestKind<TestKindId>>
+>;
+
+/** Reads and judges one test as typed; nothing throws for what was typed, and what is assumed is said. */
+export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext): TestOutcome =>
+  TEST_KINDS[kind].evaluate(typed, context);
+
+export { defineTest, type TestContext, type TestKind } from './define-test.ts';
+export { PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
+export { driveEndShare, permissibleUnbalance } from './balance/residual-unbalance.ts';
+export {
+  insulationFactorTo40,
+  insulationTestVoltage,
+  leastInsulationMOhm,
+} from './insulation/insulation-resistance.ts';
+export { readWalk } from './polarity/polarity.ts';
+export { branchResistances } from './resistance/winding-resistance.ts';
