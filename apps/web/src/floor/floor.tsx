@@ -68,7 +68,8 @@ export function Floor() {
           {!compact && <Today rows={rows} width={width} now={now} />}
           {!compact && <RailHead width={rails} />}
           <ul ref={list} className={compact ? '' : 'relative'}>
-            {!compact && <GateLines width={rails} height={rows.length * (height + 1)} />}
+            {!compact && <Gates width={rails} height={rows.length * (height + 1)} />}
+            {!compact && <Gates width={rails} height={1} marks />}
             {rows.map((row) => {
               const promise = promiseOf(row.motor.promisedAt, now.getTime());
               const isPicked = row === current;
@@ -84,7 +85,7 @@ export function Floor() {
                       void navigate(`/motor/${encodeURIComponent(row.motor.number)}`);
                     }}
                     aria-label={`Motor ${row.motor.number}, ${row.motor.customer}, ${row.motor.machine}: ${row.notes.map((n) => `${n.body} ${n.text}`).join('; ')}. Promised ${promise.when}, ${promise.left}${row.motor.rush ? ', rush' : ''}`}
-                    className={`-outline-offset-2 ${isPicked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
+                    className={`relative -outline-offset-2 ${isPicked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
                     style={compact ? {} : { height }}
                   >
                     <div className={compact ? 'flex items-center gap-3' : 'contents'}>
@@ -175,30 +176,28 @@ function RailHead({ width }: { width: number }) {
   );
 }
 
-function GateLines({ width, height }: { width: number; height: number }) {
+/** Lines under the strips, so that no note is crossed; their marks above them. */
+function Gates({ width, height, marks = false }: { width: number; height: number; marks?: boolean }) {
   return (
     <svg
       width={width}
       height={height}
-      className="pointer-events-none absolute top-0 left-[254px] overflow-visible"
+      className={`pointer-events-none absolute top-0 left-[254px] overflow-visible ${marks ? 'z-10' : ''}`}
       aria-hidden="true"
     >
-      {GATES.map(([g, at]) => (
-        <g key={g}>
+      {GATES.map(([g, at]) =>
+        marks ? (
+          <path key={g} d={`M${at * width} -6l5 5-5 5-5-5z`} fill="var(--paper)" stroke="var(--graphite)" />
+        ) : (
           <path
+            key={g}
             d={`M${at * width} 0V${height}`}
             stroke="var(--graphite)"
             strokeWidth="1"
             strokeDasharray="14 3 2 3"
           />
-          <path
-            d={`M${at * width} 0l5 5-5 5-5-5z`}
-            transform="translate(0 -6)"
-            fill="var(--paper)"
-            stroke="var(--graphite)"
-          />
-        </g>
-      ))}
+        ),
+      )}
     </svg>
   );
 }

@@ -63,8 +63,10 @@ export function TypedField({
     : missing && value === ''
       ? 'border-b-pencil border-dashed'
       : 'border-b-ink';
+  // A sentence, or a letter for every group, needs the width of the form.
+  const wide = field.kind === 'text' && (field.maxLength ?? 0) >= 300;
   return (
-    <div className="min-w-0">
+    <div className={wide ? 'col-span-full min-w-0' : 'min-w-0'}>
       <label htmlFor={id} className={`block truncate ${large ? 'text-[16px]' : 'text-[13px]'} text-graphite`}>
         {field.label}
       </label>
