@@ -22,14 +22,20 @@ export async function typeAll(page: Page, values: Readonly<Record<string, string
   for (const [name, value] of Object.entries(values)) {
     const target = field(page, name);
     await tabTo(page, target);
-    if (await target.evaluate((e) => e instanceof HTMLSelectElement)) {
-      await target.evaluate((e) => ((e as HTMLSelectElement).dataset['seen'] = 'yes'));
+    if ((await target.getAttribute('role')) === 'combobox') {
       await page.keyboard.type(value);
     } else {
       await page.keyboard.press('ControlOrMeta+a');
       await page.keyboard.type(value);
     }
   }
+}
+
+/** Opens a list of choices and takes one by its words. */
+export async function choose(page: Page, name: string, label: string | RegExp) {
+  await field(page, name).click();
+  await page.getByRole('option', { name: label, exact: typeof label === 'string' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
 /** Presses a key or follows a link by keyboard. */

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { strangers } from './lib/faults/closed.mjs';
 import { fuzz } from './lib/faults/fuzz.mjs';
-import { kills } from './lib/faults/kills.mjs';
+import { KILL_KINDS, kills } from './lib/faults/kills.mjs';
 import { HELD_MS, largeInputs } from './lib/faults/large.mjs';
 import { raceAll } from './lib/faults/races.mjs';
 import { asTable, roleMatrix } from './lib/faults/roles.mjs';
@@ -19,6 +19,7 @@ const HELP = `npm run faults -- [options]
   --requests N    mutated requests (5000)
   --seed N        of the mutations (the day)
   --kills N       kills of each kind (3)
+  --kinds KINDS   some of ${KILL_KINDS.join(',')} (all)
   --write         writes the table of roles into docs/security.md
 `;
 
@@ -37,6 +38,7 @@ await run(async () => {
       requests: { type: 'string', default: '5000' },
       seed: { type: 'string', default: String(Math.floor(Date.now() / 86_400_000)) },
       kills: { type: 'string', default: '3' },
+      kinds: { type: 'string' },
       write: { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
@@ -105,15 +107,16 @@ await run(async () => {
       }
     }
     if (parts.includes('kills'))
-      for (const { kind, times, acknowledged, lost, doubled, recovered, slowestS, found } of await kills(
-        postgres,
+      await kills(
         Number(values.kills),
-      ))
-        tell(
-          'kills',
-          `${kind}: ${times} times, ${acknowledged} writes acknowledged, ${lost} lost, ${doubled} doubled, ${recovered} of ${times} came back, slowest in ${slowestS.toFixed(1)} s`,
-          found,
-        );
+        values.kinds?.split(','),
+        ({ kind, times, acknowledged, lost, doubled, recovered, slowestS, found }) =>
+          tell(
+            'kills',
+            `${kind}: ${times} times, ${acknowledged} writes acknowledged, ${lost} lost, ${doubled} doubled, ${recovered} of ${times} came back, slowest in ${slowestS.toFixed(1)} s`,
+            found,
+          ),
+      );
   } finally {
     if (postgres.startedHere) postgres.stop();
   }

@@ -2,7 +2,7 @@
 
 const FIRST_WAIT = 300;
 const LONGEST_WAIT = 20_000;
-/** Ended sooner than that it has not run at all; after so long all is forgotten. */
+/** Ended sooner than that it has not run at all; in between one failure is forgiven, after so long all are. */
 const RAN = 4000;
 const STEADY = 30_000;
 
@@ -20,7 +20,7 @@ export async function keepRunning({ name, run, most = 10, say, stopping }) {
     const why = await run();
     if (stopping()) return null;
     const ran = Date.now() - from;
-    failures = ran > STEADY ? 1 : ran > RAN ? Math.max(1, failures) : failures + 1;
+    failures = ran > STEADY ? 1 : ran > RAN ? Math.max(1, failures - 1) : failures + 1;
     if (failures >= most)
       return `The ${name} ended ${most} times in a row without running properly; the last time: ${why}.`;
     const wait = Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** (failures - 1));

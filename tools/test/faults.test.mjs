@@ -50,7 +50,7 @@ it('mutated requests never make it fail', async () => {
 it.each(['server', 'postmaster', 'backend'])(
   '%s killed while people write: nothing lost, comes back',
   async (kind) => {
-    const [result] = await kills(null, 1, [kind]);
+    const [result] = await kills(1, [kind]);
     expect(result).toMatchObject({ lost: 0, doubled: 0, recovered: 1, found: [] });
     expect(result.acknowledged).toBeGreaterThan(0);
   },

@@ -25,8 +25,7 @@ export function useScanner() {
     const burst = new ScanBurst();
     let before: { box: TextBox; value: string } | null = null;
     const onKey = (e: KeyboardEvent) => {
-      // Letters choose in a list; a scanner is not pointed at one.
-      if (e.ctrlKey || e.metaKey || e.altKey || e.target instanceof HTMLSelectElement) return;
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
       const box = boxOf(e.target);
       const begun = burst.length === 0;
       const stood = box?.value ?? '';

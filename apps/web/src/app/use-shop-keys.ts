@@ -1,16 +1,13 @@
 /** Keys that work on every sheet; digits and letters only outside fields. */
 import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { isTyping } from '../kit/is-typing.ts';
 import { sheetTurned } from './sheet-state.ts';
 import { useAppDispatch } from './store.ts';
 import { MOTOR_SHEETS, SHOP_SHEETS } from './sheets.ts';
 
 /** Longer than a scanner takes from sign to sign [ms]. */
 const SCAN_GAP = 60;
-
-const inField = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.matches('input, textarea, select') || target.closest('[role=dialog]') !== null);
 
 export function useShopKeys() {
   const navigate = useNavigate();
@@ -31,13 +28,12 @@ export function useShopKeys() {
         if (view) {
           e.preventDefault();
           (
-            view.querySelector<HTMLElement>('input, select, textarea, button, a[href], [tabindex="0"]') ??
-            view
+            view.querySelector<HTMLElement>('input, textarea, button, a[href], [tabindex="0"]') ?? view
           ).focus();
         }
         return;
       }
-      if (inField(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === '/') {
         e.preventDefault();
         document.querySelector<HTMLInputElement>('#scan')?.focus();

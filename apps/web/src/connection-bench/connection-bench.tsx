@@ -15,6 +15,7 @@ import { Link } from 'react-router';
 import { useMarkRestMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
 import { useAppSelector } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
+import { isTyping } from '../kit/is-typing.ts';
 import { Key } from '../kit/key.tsx';
 import { PhaseBox } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
@@ -117,8 +118,8 @@ function Bench({
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.matches('input, select, textarea, button, a')) return;
-      if (e.target instanceof HTMLElement && e.target.closest('[role=dialog]')) return;
+      // A key in focus is pressed by the space bar, not a joint.
+      if (isTyping(e.target) || (e.target instanceof HTMLElement && e.target.matches('button, a'))) return;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === 'ArrowDown') setJoint((j) => Math.min(count, j + 1));
       else if (e.key === 'ArrowUp') setJoint((j) => Math.max(1, j - 1));

@@ -1,5 +1,6 @@
 /** A direct current from one lead to another: which groups it passes, which way, and what a bridge would read. */
 import { showShort, type Traced, type WindingAnalysis } from '@norther/core';
+import { Choice } from '../kit/choice.tsx';
 import { useEffect } from 'react';
 
 export function TracePanel({
@@ -29,18 +30,13 @@ export function TracePanel({
   const pick = (k: 0 | 1, label: string) => (
     <label className="min-w-0 flex-1 text-[13px] text-graphite">
       {label}
-      <select
+      <Choice
         name={k === 0 ? 'traceInto' : 'traceOut'}
         value={chosen[k]}
-        onChange={(e) => onFeed(k === 0 ? [e.target.value, chosen[1]] : [chosen[0], e.target.value])}
-        className="fig block h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1 text-[16px] text-ink max-xl:h-12"
-      >
-        {ends.map((e) => (
-          <option key={e} value={e}>
-            {e === 'star' ? 'star point' : e}
-          </option>
-        ))}
-      </select>
+        options={ends.map((e) => ({ value: e, label: e === 'star' ? 'star point' : e }))}
+        onChoose={(e) => onFeed(k === 0 ? [e, chosen[1]] : [chosen[0], e])}
+        className="fig h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink text-[16px] text-ink max-xl:h-12"
+      />
     </label>
   );
   return (

@@ -6,9 +6,12 @@ import {
   type WalkReading,
   type WindingAnalysis,
 } from '@norther/core';
+import { Choice, optionsOf } from '../kit/choice.tsx';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import type { Walk } from './use-walk.ts';
+
+const FED = optionsOf({ all: 'all phases', U: 'U alone', V: 'V alone', W: 'W alone' });
 
 export function WalkPanel({
   analysis,
@@ -30,17 +33,13 @@ export function WalkPanel({
       <div className="flex items-baseline justify-between">
         <label className="text-[13px] text-graphite">
           fed{' '}
-          <select
+          <Choice
             name="walkPhase"
             value={walk.phase}
-            onChange={(e) => walk.setPhase(e.target.value as Walk['phase'])}
-            className="h-8 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1 text-[14px] text-ink max-xl:h-12"
-          >
-            <option value="all">all phases</option>
-            <option value="U">U alone</option>
-            <option value="V">V alone</option>
-            <option value="W">W alone</option>
-          </select>
+            options={FED}
+            onChoose={walk.setPhase}
+            className="inline-flex h-8 border-[1.5px] border-b-2 border-pencil border-b-ink text-[14px] text-ink max-xl:h-12"
+          />
         </label>
         <span className="fig text-[14px]">
           {read} of {fed}

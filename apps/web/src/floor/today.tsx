@@ -2,7 +2,7 @@
 import { STATIONS } from '@norther/core';
 import { scaleTime } from 'd3';
 import type { FloorMotor } from '../app/api.ts';
-import { clock } from '../kit/time.ts';
+import { showClock } from '../kit/moments.ts';
 import { TickText } from '../kit/tick-text.tsx';
 
 /** One a piece of equipment, in the order of the route. */
@@ -129,7 +129,7 @@ export function Today({
         className="font-fig"
         fill="var(--on-copper)"
       >
-        {clock(now)}
+        {showClock(now)}
       </text>
     </svg>
   );

@@ -8,13 +8,13 @@ export function enterGoesOn(e: KeyboardEvent<HTMLElement>) {
   if (!form) return;
   const fields = [
     ...form.querySelectorAll<HTMLElement>(
-      'input:not([disabled]), select, textarea, button[data-primary]:not([disabled])',
+      'input:not([disabled]), button[role=combobox]:not([disabled]), textarea, button[data-primary]:not([disabled])',
     ),
     // What is folded away takes no focus.
   ].filter((f) => f.getClientRects().length > 0);
   const next = fields[fields.indexOf(e.currentTarget) + 1];
   // From the last field Enter reaches the key, so that nothing is signed by one stroke too many; signing in is quick.
-  if (next instanceof HTMLButtonElement && form.hasAttribute('data-quick')) return;
+  if (next?.hasAttribute('data-primary') && form.hasAttribute('data-quick')) return;
   if (next) {
     e.preventDefault();
     next.focus();

@@ -10,6 +10,7 @@ import {
   type Finding,
 } from '@norther/core';
 import { useContext, useId, type ReactNode } from 'react';
+import { Choice } from './choice.tsx';
 import { enterGoesOn } from './enter-goes-on.ts';
 import { ShopUnitsContext } from './shop-units.ts';
 import { VerdictMark } from './marks.tsx';
@@ -79,23 +80,17 @@ export function TypedField({
           </span>
         )}
         {field.kind === 'choice' ? (
-          <select
+          <Choice
             id={id}
             name={field.id}
             value={value}
-            onChange={(e) => onType(e.target.value)}
-            onKeyDown={enterGoesOn}
-            className="min-w-0 flex-1 bg-field px-1.5 outline-none"
-          >
-            <option value="">
-              {assumed ? `assumed: ${field.options.find((o) => o.value === assumed)?.label ?? assumed}` : '–'}
-            </option>
-            {field.options.map((o) => (
-              <option key={o.value} value={o.value}>
-                {o.label}
-              </option>
-            ))}
-          </select>
+            options={field.options}
+            onChoose={onType}
+            none={
+              assumed ? `assumed: ${field.options.find((o) => o.value === assumed)?.label ?? assumed}` : '–'
+            }
+            className="flex-1"
+          />
         ) : long ? (
           <textarea
             id={id}

@@ -1,4 +1,7 @@
 /** Times as the shop says them. */
+import { isSameDay } from 'date-fns';
+import { showClock, showSoon } from './moments.ts';
+
 const MINUTE = 60_000;
 
 /** `25 min`, `3 h`, `2 d` since an instant. */
@@ -9,11 +12,6 @@ export function ageOf(iso: string, now = Date.now()): string {
   return hours < 48 ? `${hours} h` : `${Math.round(hours / 24)} d`;
 }
 
-export const clock = (d: Date) =>
-  `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
-
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-
 /** When, and how long is left. */
 export function promiseOf(
   iso: string | null,
@@ -22,13 +20,9 @@ export function promiseOf(
   if (!iso) return { when: '–', left: 'no promise', late: false, today: false };
   const at = new Date(iso);
   const minutes = Math.round((at.getTime() - now) / MINUTE);
-  const today = at.toDateString() === new Date(now).toDateString();
+  const today = isSameDay(at, now);
   const days = Math.round(minutes / 1440);
-  const when = today
-    ? clock(at)
-    : days > 5 || days < -5
-      ? `${at.getDate()} ${at.toLocaleString('en', { month: 'short' })} ${clock(at)}`
-      : `${DAYS[at.getDay()]} ${clock(at)}`;
+  const when = today ? showClock(at) : showSoon(at, days);
   const amount = Math.abs(minutes);
   const span =
     amount < 90

@@ -21,7 +21,8 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { History } from './history.tsx';
 import { Withdraw } from './withdraw.tsx';
-import { isoTime, localTime, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
+import { PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
 
 export function Motor() {
@@ -34,7 +35,7 @@ const savedFields = (m: MotorRecord): Record<string, string> => ({
   machine: m.machine,
   maker: m.maker,
   serial: m.serial,
-  promised: localTime(m.promisedAt),
+  promised: momentOfIso(m.promisedAt),
   rush: m.rush ? 'yes' : '',
   ...m.plate,
 });
@@ -111,7 +112,7 @@ function Identity({ file }: { file: MotorFile }) {
             maker: typed['maker']?.trim() ?? '',
             serial: typed['serial']?.trim() ?? '',
             plate: plateOf(typed),
-            promisedAt: isoTime(typed['promised'] ?? ''),
+            promisedAt: isoOfMoment(typed['promised'] ?? ''),
             rush: typed['rush'] === 'yes',
             version,
             why: why.trim(),

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { isoTime, localTime, plateOf, plateProblems } from './plate-form.tsx';
+import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
+import { plateOf, plateProblems } from './plate-form.tsx';
 
 describe('the promise in the shop’s own time', () => {
   it('goes into the field and comes out as the same moment', () => {
     for (const iso of ['2026-03-18T11:00:00.000Z', '2026-07-01T22:30:00.000Z', '2026-12-31T23:45:00.000Z'])
-      expect(isoTime(localTime(iso))).toBe(iso);
+      expect(isoOfMoment(momentOfIso(iso))).toBe(iso);
   });
   it('is nothing when nothing is promised, or half a date is typed', () => {
-    expect(localTime(null)).toBe('');
-    expect(isoTime('')).toBeNull();
-    expect(isoTime('2026-13-45T99:00')).toBeNull();
+    expect(momentOfIso(null)).toBe('');
+    expect(isoOfMoment('')).toBeNull();
+    expect(isoOfMoment('2026-13-45T99:00')).toBeNull();
   });
 });
 

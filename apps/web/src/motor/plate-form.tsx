@@ -1,20 +1,13 @@
 /** The form of a motor: who and what it is, its plate, its promise. Used when it is taken in and when it is changed. */
 import { IDENTITY_FIELDS, NAMEPLATE_FIELDS, proposePoles, readNameplate, readForm } from '@norther/core';
 import { FindingList } from '../kit/finding-list.tsx';
-import { LineField, TypedField } from '../kit/fields.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { MomentField } from '../kit/moment-field.tsx';
+import { isoOfMoment, readMoment } from '../kit/moments.ts';
 
 export const PLATE_IDS: readonly string[] = NAMEPLATE_FIELDS.map((f) => f.id);
 export const plateOf = (typed: Readonly<Record<string, string>>): Record<string, string> =>
   Object.fromEntries(PLATE_IDS.filter((id) => typed[id]?.trim()).map((id) => [id, typed[id]!]));
-
-/** `2026-11-27T16:00` as an input wants it, in the shop's own time. */
-export const localTime = (iso: string | null): string => {
-  if (!iso) return '';
-  const d = new Date(iso);
-  return new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-};
-export const isoTime = (local: string): string | null =>
-  local && !Number.isNaN(Date.parse(local)) ? new Date(local).toISOString() : null;
 
 export function PlateForm({
   typed,
@@ -34,13 +27,12 @@ export function PlateForm({
         {IDENTITY_FIELDS.filter((f) => !(fixedNumber && f.id === 'number')).map((f) => (
           <TypedField key={f.id} field={f} value={typed[f.id] ?? ''} onType={(v) => onType({ [f.id]: v })} />
         ))}
-        <LineField
+        <MomentField
           label="Promised"
           name="promised"
-          type="datetime-local"
           value={typed['promised'] ?? ''}
           onType={(v) => onType({ promised: v })}
-          wrong={promiseDoubt(typed['promised'] ?? '')}
+          doubt={promiseDoubt(typed['promised'] ?? '')}
         />
         <label className="flex items-center gap-2 self-end pb-2 text-[15px] font-[620]">
           <input
@@ -87,6 +79,8 @@ export function plateProblems(typed: Readonly<Record<string, string>>): string[]
   ].map((f) => f.message);
   if (!typed['number']?.trim()) problems.push('Motor number is missing.');
   if (!typed['customer']?.trim()) problems.push('Say who the motor is for.');
+  const promised = typed['promised']?.trim() ? readMoment(typed['promised']) : null;
+  if (promised && !promised.ok) problems.push(promised.message);
   return problems;
 }
 
@@ -103,5 +97,7 @@ export function missingOnPlate(typed: Readonly<Record<string, string>>): string[
 }
 
 /** A promise that cannot be kept any more is asked about. */
-export const promiseDoubt = (local: string, now = Date.now()): string | undefined =>
-  local && Date.parse(local) < now ? 'This lies in the past: is the day right?' : undefined;
+export const promiseDoubt = (kept: string, now = Date.now()): string | undefined => {
+  const iso = isoOfMoment(kept);
+  return iso && Date.parse(iso) < now ? 'This lies in the past: is the day right?' : undefined;
+};

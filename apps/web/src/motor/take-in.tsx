@@ -5,7 +5,8 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { Caution, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
-import { isoTime, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import { isoOfMoment } from '../kit/moments.ts';
+import { missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 
 export function TakeIn() {
   const { typed, type, drop, open, writeId } = useDraft('take-in');
@@ -26,7 +27,7 @@ export function TakeIn() {
             maker: typed['maker']?.trim() ?? '',
             serial: typed['serial']?.trim() ?? '',
             plate: plateOf(typed),
-            promisedAt: isoTime(typed['promised'] ?? ''),
+            promisedAt: isoOfMoment(typed['promised'] ?? ''),
             rush: typed['rush'] === 'yes',
           },
         }),

@@ -3,7 +3,7 @@ import { showCandidate, showShort, showWires, type Candidate } from '@norther/co
 import { memo, useState } from 'react';
 import { Key } from '../kit/key.tsx';
 
-export interface Choice {
+export interface RankedWinding {
   readonly candidate: Candidate;
   /** Among the best, from 0; null for a dot of the plot. */
   readonly place: number | null;
@@ -16,8 +16,8 @@ export function Ranked({
   onOpen,
 }: {
   readonly best: readonly Candidate[];
-  readonly chosen: Choice | null;
-  readonly onChoose: (choice: Choice) => void;
+  readonly chosen: RankedWinding | null;
+  readonly onChoose: (choice: RankedWinding) => void;
   readonly onOpen: (candidate: Candidate) => void;
 }) {
   return (
@@ -69,7 +69,7 @@ const BestTable = memo(function BestTable({
 }: {
   readonly best: readonly Candidate[];
   readonly place: number | null;
-  readonly onChoose: (choice: Choice) => void;
+  readonly onChoose: (choice: RankedWinding) => void;
 }) {
   const [all, setAll] = useState(false);
   return (

@@ -25,6 +25,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useShopQuery, type MotorFile } from '../app/api.ts';
 import { useCard } from '../data-card/use-card.ts';
+import { Choice, optionsOf } from '../kit/choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
@@ -32,7 +33,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { HowFar } from './how-far.tsx';
-import { Ranked, type Choice } from './ranked.tsx';
+import { Ranked, type RankedWinding } from './ranked.tsx';
 import { AXES, SearchPlot, type Axis, type FoundPoint } from './search-plot.tsx';
 import { useSearch } from './use-search.ts';
 
@@ -53,6 +54,9 @@ export function Search() {
   return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
 }
 
+const AXIS_OPTIONS = optionsOf(
+  Object.fromEntries(Object.entries(AXES).map(([id, a]) => [id, a.name])) as Record<Axis, string>,
+);
 const RANKS: Readonly<Record<SearchRank, string>> = {
   'least-loss': 'least loss',
   'least-copper': 'least copper',
@@ -89,7 +93,7 @@ function Bench({ file }: { file: MotorFile }) {
   const [both, setBoth] = useState(true);
   const [rank, setRank] = useState<SearchRank>('least-loss');
   const [axes, setAxes] = useState<readonly [Axis, Axis]>(['copperKg', 'lossW']);
-  const [chosen, setChosen] = useState<Choice | null>(null);
+  const [chosen, setChosen] = useState<RankedWinding | null>(null);
   const [plot, width] = useWidth<HTMLDivElement>(700);
   const best = progress?.best ?? NONE;
   // The table follows the plot in a step of its own, so that neither holds the page up.
@@ -176,18 +180,13 @@ function Bench({ file }: { file: MotorFile }) {
           <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">{LIMIT_FIELDS.map(asked)}</div>
           <label className="flex items-center justify-between gap-2 text-[14px]">
             Best is
-            <select
+            <Choice
               name="rank"
               value={rank}
-              onChange={(e) => setRank(e.target.value as SearchRank)}
-              className="h-8 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1 max-xl:h-12"
-            >
-              {Object.entries(RANKS).map(([id, label]) => (
-                <option key={id} value={id}>
-                  {label}
-                </option>
-              ))}
-            </select>
+              options={optionsOf(RANKS)}
+              onChoose={setRank}
+              className="h-8 border-[1.5px] border-b-2 border-pencil border-b-ink max-xl:h-12"
+            />
           </label>
           <FindingList findings={wish.findings.filter((f) => f.code.startsWith('search.'))} />
           <p className="text-[13px] text-graphite">
@@ -208,22 +207,14 @@ function Bench({ file }: { file: MotorFile }) {
           <HowFar progress={progress} running={running} />
           <span className="ml-auto flex gap-2">
             {([0, 1] as const).map((k) => (
-              <select
+              <Choice
                 key={k}
-                aria-label={k === 0 ? 'Along' : 'Upwards'}
+                label={k === 0 ? 'Along' : 'Upwards'}
                 value={axes[k]}
-                onChange={(e) => {
-                  const next = e.target.value as Axis;
-                  setAxes(k === 0 ? [next, axes[1]] : [axes[0], next]);
-                }}
-                className="h-8 border-[1.5px] border-pencil bg-field px-1 text-[13px] max-xl:h-12"
-              >
-                {Object.entries(AXES).map(([id, a]) => (
-                  <option key={id} value={id}>
-                    {a.name}
-                  </option>
-                ))}
-              </select>
+                options={AXIS_OPTIONS}
+                onChoose={(next) => setAxes(k === 0 ? [next, axes[1]] : [axes[0], next])}
+                className="h-8 border-[1.5px] border-pencil text-[13px] max-xl:h-12"
+              />
             ))}
           </span>
         </div>

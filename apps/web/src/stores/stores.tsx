@@ -11,9 +11,12 @@ import {
 } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
+import { Choice, optionsOf } from '../kit/choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+
+const GRADES = optionsOf({ 1: 'grade 1', 2: 'grade 2', 3: 'grade 3' });
 
 export function Stores() {
   const { data: shop } = useShopQuery();
@@ -109,16 +112,13 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
         {input('bare', 'Bare wire, or #18', 'mm')}
         <label className="block text-[13px] text-graphite">
           Enamel
-          <select
+          <Choice
             name="reel-grade"
             value={writing.grade}
-            onChange={(e) => setWriting({ ...writing, grade: e.target.value })}
-            className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1 text-[15px] text-ink"
-          >
-            <option value="1">grade 1</option>
-            <option value="2">grade 2</option>
-            <option value="3">grade 3</option>
-          </select>
+            options={GRADES}
+            onChoose={(grade) => setWriting({ ...writing, grade })}
+            className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink text-[15px] text-ink"
+          />
         </label>
         {input('mass', 'On it', 'kg')}
         <div className="flex gap-2">

@@ -12,6 +12,7 @@ import { stockOf } from '@norther/records';
 import { useState } from 'react';
 import { useShopQuery } from '../app/api.ts';
 import type { useCard } from '../data-card/use-card.ts';
+import { Choice } from '../kit/choice.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
@@ -83,16 +84,13 @@ export function RedesignPanel({
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[14px]">
           <label className="flex items-center gap-1.5">
             sizes in one turn
-            <select
+            <Choice
               name="mostSizes"
-              value={sizes}
-              onChange={(e) => setSizes(Number(e.target.value) as 1 | 2 | 3)}
-              className="h-8 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field px-1"
-            >
-              <option>1</option>
-              <option>2</option>
-              <option>3</option>
-            </select>
+              value={String(sizes)}
+              options={['1', '2', '3'].map((n) => ({ value: n, label: n }))}
+              onChoose={(n) => setSizes(Number(n) as 1 | 2 | 3)}
+              className="h-8 border-[1.5px] border-b-2 border-pencil border-b-ink max-xl:h-12"
+            />
           </label>
           <label className="flex items-center gap-1.5">
             strands, at most

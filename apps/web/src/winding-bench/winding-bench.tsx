@@ -6,6 +6,7 @@ import type { MotorFile } from '../app/api.ts';
 import { useCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
+import { isTyping } from '../kit/is-typing.ts';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
@@ -51,7 +52,7 @@ function Bench({ file }: { file: MotorFile }) {
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && e.target.matches('input, select, textarea')) return;
+      if (isTyping(e.target)) return;
       if (e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === 'Escape') setChosen(null);
       else if (e.key === 'w' || e.key === 'W') setRole(nextRole);
