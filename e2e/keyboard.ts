@@ -17,13 +17,23 @@ export async function tabTo(page: Page, target: Locator, most = 120) {
 
 export const field = (page: Page, name: string) => page.locator(`[name="${name}"]`).first();
 
-/** Goes to each field by Tab and types; a choice is chosen by its letter. */
+/** Goes to each field by Tab and types; a choice is taken from its list. */
 export async function typeAll(page: Page, values: Readonly<Record<string, string>>) {
   for (const [name, value] of Object.entries(values)) {
     const target = field(page, name);
     await tabTo(page, target);
     if ((await target.getAttribute('role')) === 'combobox') {
-      await page.keyboard.type(value);
+      await page.keyboard.press('Space');
+      await expect(page.getByRole('listbox')).toBeVisible();
+      const options = page.getByRole('option');
+      const wanted = (await options.allTextContents()).findIndex((words) => words.startsWith(value));
+      if (wanted < 0) throw new Error(`No choice of ${name} begins with “${value}”`);
+      // The list follows a key a moment later, as the eye does.
+      const here = (at: number) => expect(options.nth(at)).toHaveAttribute('data-highlighted', '');
+      await page.keyboard.press('Home');
+      for (let at = 0; await here(at), at < wanted; at++) await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('listbox')).toHaveCount(0);
     } else {
       await page.keyboard.press('ControlOrMeta+a');
       await page.keyboard.type(value);

@@ -66,8 +66,14 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     });
     await expect(page.getByText('reads 11.19 kW')).toBeVisible();
     await expect(page.getByText(/4 poles, slip 3.0 %/)).toBeVisible();
-    // The promise is typed into the browser's own date field.
-    await field(page, 'promised').fill(new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 16));
+    const promised = new Date(Date.now() + 20 * 86_400_000);
+    // The month as a number, before or after the day, is asked about.
+    await typeAll(page, { promised: '4/12' });
+    await page.keyboard.press('Tab');
+    await expect(page.getByText(/can be read with the day or the month first/).first()).toBeVisible();
+    await typeAll(page, {
+      promised: `${promised.getUTCDate()} ${promised.toLocaleString('en', { month: 'short', timeZone: 'UTC' })} 16:00`,
+    });
     await press(page, page.getByRole('button', { name: /Take it in/ }));
     await expect(page).toHaveURL(new RegExp(`/motor/${NUMBER}/card`));
   });

@@ -57,12 +57,33 @@ const isServerOf = (pid, data) => {
   }
 };
 
-/** The running server of a data folder, told by its working directory: a stale pid file may name any other process. */
+/** The server that runs on a data folder: a stale pid file may name any other process. */
 function runningPid(data) {
   const named = Number(readPidFile(data)?.[0]);
-  if (named && isServerOf(named, data)) return named;
-  const others = readdirSync('/proc').filter((p) => /^\d+$/.test(p) && isServerOf(p, data));
-  return others.length > 0 ? Number(others[0]) : null;
+  return named && isServerOf(named, data) ? named : null;
+}
+
+/** Processes of a server that is gone: most end by themselves within a moment; one that waits for another never does. */
+const orphansOf = (data) =>
+  readdirSync('/proc')
+    .filter((p) => /^\d+$/.test(p) && isServerOf(p, data))
+    .map(Number);
+
+const PATIENCE = 3000;
+/** Waits until nothing of a killed server is left, and ends what hangs: with it in place the next one would not start. */
+async function clearOrphans(data) {
+  for (const until = Date.now() + PATIENCE; orphansOf(data).length > 0;) {
+    // Somebody else has started it meanwhile.
+    if (runningPid(data)) return;
+    if (Date.now() > until)
+      for (const pid of orphansOf(data))
+        try {
+          process.kill(pid, 'SIGKILL');
+        } catch {
+          // gone already
+        }
+    await new Promise((r) => setTimeout(r, 50));
+  }
 }
 
 const readPidFile = (data) => {
@@ -189,6 +210,7 @@ export async function startPostgres(folder) {
 
   /** Starts it on the port it had, if that is free; finds it when it runs already. */
   async function up() {
+    if (!runningPid(data)) await clearOrphans(data);
     if (runningPid(data)) {
       // Left over from a start that was killed: its port stands in the fourth line of its pid file.
       for (let tries = 0; tries < 50; tries++) {

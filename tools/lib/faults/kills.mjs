@@ -68,6 +68,24 @@ export class Started {
   get server() {
     return childrenOf(this.child.pid).find((p) => argumentsOf(p).includes('main.js'));
   }
+  /** What the start script said, what the database wrote, and who is still there. */
+  story() {
+    const data = join(this.data, 'postgres');
+    const log = join(data, 'server.log');
+    const processes = readdirSync('/proc')
+      .filter((p) => /^\d+$/.test(p))
+      .flatMap((p) => {
+        try {
+          if (readlinkSync(`/proc/${p}/cwd`) !== data) return [];
+          const state = /^State:\s*(.*)$/m.exec(readFileSync(`/proc/${p}/status`, 'utf8'))?.[1];
+          return [`${p} ${state} ${argumentsOf(p).replaceAll('\0', ' ').slice(0, 80)}`];
+        } catch {
+          return [];
+        }
+      });
+    const end = existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : '';
+    return [this.output.slice(-800), end, ...processes].join('\n');
+  }
   async ready(ms = 60_000) {
     const until = Date.now() + ms;
     while (Date.now() < until) {
@@ -88,16 +106,25 @@ export class Started {
   }
 }
 
+const backendOf = (s) =>
+  childrenOf(s.postmaster).find((p) => {
+    const title = argumentsOf(p);
+    return title.includes('norther_app') && title.includes('norther');
+  });
+
 /** What is killed, of a shop that was started. */
 const KINDS = {
   server: (s) => process.kill(s.server, 'SIGKILL'),
   postmaster: (s) => process.kill(s.postmaster, 'SIGKILL'),
   backend: (s) => {
-    const backend = childrenOf(s.postmaster).find((p) => {
-      const title = argumentsOf(p);
-      return title.includes('norther_app') && title.includes('norther');
-    });
+    const backend = backendOf(s);
     if (backend) process.kill(backend, 'SIGKILL');
+  },
+  // One that hangs does not notice that its server is gone, and stands in the way of the next.
+  'postmaster beside a hung backend': (s) => {
+    const backend = backendOf(s);
+    if (backend) process.kill(backend, 'SIGSTOP');
+    process.kill(s.postmaster, 'SIGKILL');
   },
   cluster: (s) => {
     const data = join(s.data, 'postgres');
@@ -149,7 +176,7 @@ function writers(started, cookie, numbers) {
 /** Right after a kill it may be ready and go once more, such as when the database came back on another port. */
 async function signedIn(started) {
   for (let tries = 0; ; tries++) {
-    if (!(await started.ready())) throw new Error(`it does not come back:\n${started.output.slice(-1500)}`);
+    if (!(await started.ready())) throw new Error(`it does not come back:\n${started.story()}`);
     try {
       return await signIn(started.base, 'lead');
     } catch (error) {
@@ -206,7 +233,7 @@ export async function kills(times, kinds = KILL_KINDS, told = () => {}) {
         up = Date.now();
         result.slowestS = Math.max(result.slowestS, (Date.now() - from) / 1000);
         if (back) result.recovered++;
-        else result.found.push(`${kind}, ${time}: did not come back\n${started.output.slice(-600)}`);
+        else result.found.push(`${kind}, ${time}: did not come back\n${started.story()}`);
         await sleep(300);
         for (const left of await writing.stop()) if (typeof left === 'string') result.found.push(left);
         await started.ready();
