@@ -7,6 +7,8 @@ import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import type { Server } from 'node:http';
+import { Logger as FrameworkLogger, LoggerModule } from 'nestjs-pino';
+import type { Logger } from 'pino';
 import { cleanupOpenApiDoc, ZodValidationPipe } from 'nestjs-zod';
 import { CalculateModule } from './calculate/calculate.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
@@ -14,6 +16,7 @@ import { ExchangeModule } from './exchange/exchange.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { neverStored, onlyOurs, readBody } from './http/front.ts';
+import { frameworkLog, makeLogger, withRequestId } from './http/log.ts';
 import { underApi } from './http/open.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 import { Problem, sendProblem } from './http/problem.ts';
@@ -48,10 +51,11 @@ export interface AppSettings {
 
 @Module({})
 class AppModule {
-  static with(s: AppSettings): DynamicModule {
+  static with(s: AppSettings, logger: Logger): DynamicModule {
     return {
       module: AppModule,
       imports: [
+        LoggerModule.forRoot(frameworkLog(logger)),
         DatabaseModule.at(s.databaseUrl),
         HeavyModule.with({ workerFile: s.workerFile, each: s.threads ?? 2 }),
         LiveModule.at(s.databaseUrl),
@@ -71,15 +75,18 @@ class AppModule {
 }
 
 export async function makeApp(settings: AppSettings): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), {
-    logger: settings.quiet ? ['error'] : ['error', 'warn'],
+  const logger = makeLogger(settings.quiet ?? false);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, logger), {
+    bufferLogs: true,
     bodyParser: false,
     ...(settings.tls ? { httpsOptions: { ...settings.tls } } : {}),
   });
+  app.useLogger(app.get(FrameworkLogger));
   limitSlowness(app.getHttpServer() as Server);
   app.set('case sensitive routing', true);
   app.set('trust proxy', settings.behindProxy ? 'loopback, uniquelocal' : false);
   app.set('query parser', 'simple');
+  app.use(withRequestId(logger));
   const encrypted = settings.tls !== undefined || settings.behindProxy === true;
   app.use(
     helmet({

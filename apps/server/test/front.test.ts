@@ -1,6 +1,8 @@
 /** What stands before every handler: names, origins, sizes, encodings, and a database that is away. */
 import { request as plainRequest } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { REQUEST_ID } from '../src/http/log.ts';
+import { answerError } from '../src/http/problem.filter.ts';
 import { QUARRY, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;
@@ -42,6 +44,37 @@ it('takes changes from its own pages only', async () => {
 it('is never kept by a browser or a proxy', async () => {
   const answer = await ask('GET', '/api/floor', { host: new URL(s.base).host, cookie });
   expect(answer.headers['cache-control']).toBe('no-store');
+});
+
+it('every answer carries the id of its request, refusals at the door too, and nobody chooses it', async () => {
+  const { host } = new URL(s.base);
+  const asked = await Promise.all([
+    ask('GET', '/api/floor', { host, cookie }),
+    ask('GET', '/api/floor', { host }),
+    ask('GET', '/api/no-such-address', { host, cookie, 'x-request-id': 'mine' }),
+    ask('GET', '/api/health', { host: 'evil.example' }),
+  ]);
+  const ids = asked.map((a) => String(a.headers['x-request-id']));
+  for (const id of ids) expect(id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-/);
+  expect(new Set(ids).size).toBe(asked.length);
+});
+
+it('an error of its own is told with the id of the request, and logged without what people typed', () => {
+  const lines: string[] = [];
+  const log = { error: (line: string) => lines.push(line), warn: () => undefined };
+  let sent: Record<string, unknown> = {};
+  const response = {
+    headersSent: false,
+    getHeader: (name: string) => (name === REQUEST_ID ? 'id-1' : undefined),
+    status: () => response,
+    type: () => response,
+    send: (body: Record<string, unknown>) => (sent = body),
+  };
+  const error = new TypeError('Nordlund Quarry is not a function');
+  answerError(error, { method: 'POST', path: '/api/motors' } as never, response as never, log as never);
+  expect(sent).toMatchObject({ status: 500, requestId: 'id-1' });
+  expect(lines.join()).toContain('POST /api/motors TypeError');
+  expect(lines.join() + JSON.stringify(sent)).not.toContain('Nordlund');
 });
 
 describe('bodies', () => {

@@ -5,7 +5,7 @@ import { TEST_KINDS } from '@norther/core';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrateDatabase } from '../src/database/migrate.ts';
-import { uuidV7 } from '../src/database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { appOn, Caller, MIGRATIONS, QUARRY, QUARRY_CARD, signIn, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;

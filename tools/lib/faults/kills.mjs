@@ -173,6 +173,17 @@ function writers(started, cookie, numbers) {
   };
 }
 
+/** Asks until it is answered: a shop that has just come back may say once more that it is busy. */
+async function answered(who, path) {
+  for (let tries = 0; ; tries++) {
+    const answer = await who.get(path);
+    if (answer.status === 200) return answer;
+    if (tries > 60)
+      throw new Error(`${path} is answered ${answer.status} for a minute: ${answer.text.slice(0, 200)}`);
+    await sleep(1000);
+  }
+}
+
 /** Right after a kill it may be ready and go once more, such as when the database came back on another port. */
 async function signedIn(started) {
   for (let tries = 0; ; tries++) {
@@ -240,8 +251,8 @@ export async function kills(times, kinds = KILL_KINDS, told = () => {}) {
         const again = new Caller(started.base, lead.cookie);
         for (const number of numbers) {
           const wrote = writing.acknowledged.get(number);
-          const file = await again.get(`/api/motors/${number}`);
-          const history = await again.get(`/api/motors/${number}/history?limit=500`);
+          const file = await answered(again, `/api/motors/${number}`);
+          const history = await answered(again, `/api/motors/${number}/history?limit=500`);
           const winding = file.json?.windings?.[0];
           const version = winding?.version ?? 0;
           const lines = (history.json ?? []).filter((e) => e.what === 'data card saved').length;

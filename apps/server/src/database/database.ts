@@ -1,5 +1,5 @@
 /** The connection to PostgreSQL and the one way a change is made. */
-import { Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
+import { HttpException, Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from './schema.ts';
@@ -17,6 +17,8 @@ export function makePool(url: string, max = 12): pg.Pool {
     idleTimeoutMillis: 30_000,
     // Who waits longer is told to come back; nobody waits for ever.
     connectionTimeoutMillis: 5000,
+    // A backend that hangs answers nothing, not even that its time is over.
+    query_timeout: 40_000,
     statement_timeout: 30_000,
     lock_timeout: 10_000,
     idle_in_transaction_session_timeout: 30_000,
@@ -35,6 +37,26 @@ export class Database implements OnModuleDestroy {
   constructor(@Inject(POOL) readonly pool: pg.Pool) {
     this.db = drizzle(pool, { schema });
   }
+
+  /**
+   * Runs `change` in a transaction of its own connection, which goes back whatever happens: one whose `begin` fails would
+   * stay out for ever otherwise, and the pool run dry. After anything but a refusal nobody knows what state it is in.
+   */
+  async transaction<T>(change: (tx: Transaction) => Promise<T>): Promise<T> {
+    const client = await this.pool.connect();
+    let broken = true;
+    try {
+      const result = await drizzle(client, { schema }).transaction(change);
+      broken = false;
+      return result;
+    } catch (error) {
+      broken = !(error instanceof HttpException);
+      throw error;
+    } finally {
+      client.release(broken);
+    }
+  }
+
   async onModuleDestroy() {
     await this.pool.end();
   }

@@ -5,7 +5,7 @@ import { Problem } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 import { Database, type Transaction } from './database.ts';
 import { events, writes } from './schema.ts';
-import { uuidV7 } from './uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 
 export interface EventEntry {
   readonly motorId: string | null;
@@ -39,7 +39,7 @@ export class Writer {
    * moment wait for each other. The same id with another person, address or body is refused with 422.
    */
   async once<T>(person: Person, key: WriteKey, change: (context: WriteContext) => Promise<T>): Promise<T> {
-    return this.database.db.transaction(async (tx) => {
+    return this.database.transaction(async (tx) => {
       const claimed = await tx
         .insert(writes)
         .values({

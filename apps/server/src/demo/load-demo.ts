@@ -19,7 +19,7 @@ import { MOTOR_FORMAT, openMotorDocument } from '@norther/records';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from '../database/schema.ts';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { ExchangeRepository } from '../exchange/exchange.repository.ts';
 import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';

@@ -2,6 +2,7 @@
 import { ArgumentsHost, Catch, type ExceptionFilter, Logger } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { causeOf, describeError } from './describe-error.ts';
+import { REQUEST_ID } from './log.ts';
 import { Busy, Problem, sendProblem } from './problem.ts';
 
 @Catch()
@@ -24,7 +25,14 @@ export function answerError(error: unknown, request: Request, response: Response
   if (problem instanceof Busy && problem.getStatus() === 503)
     log.warn(`${request.method} ${request.path}: ${causeOf(error).code ?? problem.title}`);
   if (!problem) log.error(`${request.method} ${request.path} ${where(error)}`);
-  sendProblem(response, problem ?? new Problem(500, 'The server failed at this; nothing was changed.'));
+  sendProblem(
+    response,
+    problem ??
+      new Problem(500, 'The server failed at this; nothing was changed.', [], {
+        // What a person tells who looks it up in the log.
+        requestId: response.getHeader(REQUEST_ID),
+      }),
+  );
 }
 
 /** Kind, code and place of an error. Its message is left out: it may repeat what people typed. */

@@ -2,7 +2,7 @@
 import { Injectable } from '@nestjs/common';
 import { finding, readForm, IDENTITY_FIELDS, readNameplate, STATIONS } from '@norther/core';
 import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';

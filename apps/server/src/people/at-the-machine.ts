@@ -3,7 +3,7 @@ import { randomInt } from 'node:crypto';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import { Database, makePool } from '../database/database.ts';
 import { people, shops } from '../database/schema.ts';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { hashPin } from './pins.ts';
 import { SignInLimits } from './sign-in-limits.ts';
 

@@ -3,7 +3,7 @@ import type { PersonRecord } from '@norther/records';
 import { and, asc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { events, people, sessions, shops } from '../database/schema.ts';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import type { Person, Role } from './person.ts';
 
 const PERSON = {
@@ -102,7 +102,7 @@ export class PeopleRepository {
 
   /** @returns null when somebody was entered meanwhile */
   addFirst(shopId: string, shopName: string, name: string, pinHash: string): Promise<Person | null> {
-    return this.database.db.transaction(async (tx) => {
+    return this.database.transaction(async (tx) => {
       await tx.select().from(shops).where(eq(shops.id, shopId)).for('update');
       const there = await tx.select({ id: people.id }).from(people).where(eq(people.shopId, shopId)).limit(1);
       if (there.length > 0) return null;

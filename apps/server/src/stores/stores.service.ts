@@ -2,7 +2,7 @@
 import { Injectable } from '@nestjs/common';
 import { readShopSettings } from '@norther/core';
 import type { ReelEntry, ReelRecord, SettingsRecord, ShopRecord } from '@norther/records';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';

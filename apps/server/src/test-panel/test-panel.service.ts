@@ -10,7 +10,7 @@ import {
   type Stage,
 } from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { MOST_POINTS } from '../exchange/import-document.ts';
 import { Heavy } from '../heavy/heavy.ts';

@@ -16,7 +16,7 @@ import {
   type StationId,
 } from '@norther/core';
 import type { HoldRecord } from '@norther/records';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem } from '../http/problem.ts';
 import type { MotorToChange } from '../motors/motor-file.ts';

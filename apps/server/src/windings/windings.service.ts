@@ -10,7 +10,7 @@ import {
   type VisitWinding,
 } from '@norther/core';
 import type { JointMarkEntry, JointMarkRecord, WindingChange, WindingRecord } from '@norther/records';
-import { uuidV7 } from '../database/uuid-v7.ts';
+import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { conflict, forbidden, Problem, stale } from '../http/problem.ts';
 import type { MotorToChange } from '../motors/motor-file.ts';
