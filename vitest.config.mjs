@@ -8,10 +8,10 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       ...['packages/core', 'packages/records', 'packages/drawings', 'apps/server', 'apps/web'],
-      // After everything else, and what is measured after that: nothing else takes the processor from it.
       {
         test: { ...tools, name: 'tools', include: ['tools/test/*.test.mjs'], sequence: { groupOrder: 1 } },
       },
+      // After everything else: nothing takes the processor from what is measured.
       {
         test: {
           ...tools,

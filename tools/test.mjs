@@ -69,43 +69,47 @@ await run(async () => {
     });
     say('types', projects.length - failed, failed, 0, checked.seconds);
   };
-  // Two at a time: one on each core.
-  await Promise.all([
-    one('lint', bin('eslint'), ['.', '--max-warnings', '0']),
-    (async () => {
-      await one('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-      await types();
-      await one('arrows', bin('depcruise'), [
-        ...['packages', 'apps', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
-      ]);
-    })(),
-  ]);
-
   const postgres = await startPostgres(join(ROOT, '.data', 'test'));
   const env = {
     TEST_ADMIN_URL: postgres.adminUrl(),
     TEST_OWNER_URL: postgres.ownerUrl('{db}'),
     TEST_APP_URL: postgres.appUrl('{db}'),
   };
-  try {
-    const unitFile = join(RESULTS, 'unit.json');
-    const unit = await timed(() =>
+  const vitest = async (name, projects) => {
+    const file = join(RESULTS, `${name}.json`);
+    const done = await timed(() =>
       check(
         bin('vitest'),
-        ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitFile}`],
-        {
-          env,
-          live: true,
-        },
+        [
+          ...['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
+          ...projects.flatMap((p) => ['--project', p]),
+        ],
+        { env, live: true },
       ),
     );
-    const u = JSON.parse(readFileSync(unitFile, 'utf8'));
+    const told = JSON.parse(readFileSync(file, 'utf8'));
     // A file that fails to load has no tests to count.
-    const broken = u.testResults.filter(
+    const broken = told.testResults.filter(
       (f) => f.status === 'failed' && f.assertionResults.length === 0,
     ).length;
-    const unitFailed = u.numFailedTests + broken + (!unit.ok && u.numFailedTests + broken === 0 ? 1 : 0);
-    say('unit and API', u.numPassedTests, unitFailed, u.numPendingTests, unit.seconds);
+    const failed = told.numFailedTests + broken;
+    say(name, told.numPassedTests, failed || (done.ok ? 0 : 1), told.numPendingTests, done.seconds);
+  };
+  try {
+    // Starting, killing and restoring is mostly waiting, so it has company.
+    await Promise.all([
+      one('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+      (async () => {
+        await one('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+        await types();
+        await one('arrows', bin('depcruise'), [
+          ...['packages', 'apps', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+        ]);
+      })(),
+      vitest('tools', ['tools']),
+    ]);
+    // What is measured comes last in it: nothing else takes the processor from it.
+    await vitest('unit and API', ['core', 'records', 'drawings', 'server', 'web', 'measured']);
 
     const browserFile = join(RESULTS, 'browser.json');
     const browser = await timed(() =>

@@ -47,7 +47,7 @@ it('mutated requests never make it fail', async () => {
   expect(requests).toBe(1500);
 });
 
-it.each(['server', 'postmaster', 'backend'])(
+it.each(['server', 'postmaster', 'backend', 'postmaster beside a hung backend'])(
   '%s killed while people write: nothing lost, comes back',
   async (kind) => {
     const [result] = await kills(1, [kind]);
