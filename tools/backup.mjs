@@ -3,13 +3,14 @@ import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { makeBackup } from './lib/backups.mjs';
-import { startPostgres } from './lib/postgres.mjs';
+import { isRunning, startPostgres } from './lib/postgres.mjs';
 import { checkNode, ensurePackages, ROOT } from './lib/prepare.mjs';
 import { run, Stop } from './lib/say.mjs';
 
 const HELP = `npm run backup -- [options]
   --data DIR    the shop's data folder (.data)
   --to DIR      where the back-up goes (backups, in the data folder)
+  --if-running  only of a shop that runs: nothing is started
 `;
 
 await run(async () => {
@@ -17,6 +18,7 @@ await run(async () => {
     options: {
       data: { type: 'string', default: join(ROOT, '.data') },
       to: { type: 'string' },
+      'if-running': { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
   });
@@ -26,6 +28,7 @@ await run(async () => {
   const data = resolve(values.data);
   if (!existsSync(join(data, 'postgres.made')))
     throw new Stop(`There is no shop in ${data}.`, 'Name its folder: npm run backup -- --data FOLDER');
+  if (values['if-running'] && !isRunning(data)) throw new Stop(`The database in ${data} does not run.`);
   const postgres = await startPostgres(data);
   const ours = postgres.startedHere;
   try {

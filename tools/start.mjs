@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { hostname } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { backupsDue, makeBackup } from './lib/backups.mjs';
+import { backupsDue } from './lib/backups.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { checkNode, ensureBuild, ensureFolder, ensurePackages, ROOT } from './lib/prepare.mjs';
 import { run, Stop } from './lib/say.mjs';
@@ -111,10 +111,12 @@ await run(async () => {
   }
   let postgres = null;
   let server = null;
+  let backup = null;
   let stopping = false;
   const stopAll = (code) => {
     if (stopping) return;
     stopping = true;
+    backup?.kill('SIGTERM');
     const finish = () => {
       postgres?.stop();
       rmSync(mark, { force: true });
@@ -235,9 +237,14 @@ await run(async () => {
     console.log('Ctrl-C stops it; the data stays.');
     setInterval(() => {
       if (stopping || !postgres.alive() || !backupsDue(postgres)) return;
-      makeBackup(postgres, join(postgres.home, 'backups'), say).catch((error) =>
-        say(`The nightly back-up failed: ${error.message}`),
-      );
+      // A process of its own: a dump takes minutes, in which what ends must be started again all the same.
+      backup ??= spawn('node', [join(ROOT, 'tools/backup.mjs'), '--if-running', '--data', options.data], {
+        stdio: ['ignore', 'pipe', 'pipe'],
+      })
+        .once('exit', () => (backup = null))
+        .once('error', (error) => say(`The nightly back-up cannot begin: ${error.message}`));
+      for (const told of [backup.stdout, backup.stderr])
+        if (told.listenerCount('data') === 0) told.on('data', (d) => say(`Back-up: ${String(d).trim()}`));
     }, 60_000).unref();
   } catch (error) {
     if (!(error instanceof Stop)) console.error(error);

@@ -39,6 +39,8 @@ async function sumsOf(client) {
 async function connect(url) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: url });
+  // A database that ends between two statements is told by the next one, not by the end of this process.
+  client.on('error', () => undefined);
   await client.connect();
   return client;
 }
@@ -52,7 +54,8 @@ export async function makeBackup(postgres, folder, say, keep = settingsOf(postgr
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const name = `norther-${stamp(new Date())}`;
   const making = join(folder, `.making-${process.pid}`);
-  rmSync(making, { recursive: true, force: true });
+  for (const left of readdirSync(folder).filter((d) => d.startsWith('.making-') && !othersLive(d)))
+    rmSync(join(folder, left), { recursive: true, force: true });
   mkdirSync(making, { mode: 0o700 });
   const dump = join(making, 'database.dump');
   const client = await connect(postgres.adminUrl('norther'));
@@ -91,6 +94,12 @@ export async function makeBackup(postgres, folder, say, keep = settingsOf(postgr
   return made;
 }
 
+/** Whether what a back-up left half done, named by its process, is still being worked on by another. */
+const othersLive = (name) => {
+  const pid = Number(/\d+$/.exec(name)?.[0]);
+  return pid !== process.pid && existsSync(`/proc/${pid}`);
+};
+
 const hashOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
 
 function readManifest(backup) {
@@ -111,6 +120,8 @@ function readManifest(backup) {
 async function verify(postgres, backup, into) {
   const manifest = readManifest(backup);
   const database = into ?? `scratch_${process.pid}`;
+  for (const left of postgres.databases().filter((d) => d.startsWith('scratch_') && !othersLive(d)))
+    postgres.dropDatabase(left);
   postgres.dropDatabase(database);
   postgres.ensureDatabase(database);
   try {
@@ -155,7 +166,9 @@ function settingsOf(postgres) {
   const done = postgres.asAdmin('psql', [
     ...['-X', '-q', '-At', '-d', 'norther', '-c', 'select typed from shop_settings limit 1'],
   ]);
-  if (done.status !== 0 || !done.stdout.trim()) return standard;
+  // What cannot be asked now is asked again in a minute.
+  if (done.status !== 0) return { ...standard, nightly: false };
+  if (!done.stdout.trim()) return standard;
   const { backup, backupHour, backupKeep } = JSON.parse(done.stdout);
   return {
     nightly: backup !== 'by-hand',

@@ -63,6 +63,10 @@ function runningPid(data) {
   return named && isServerOf(named, data) ? named : null;
 }
 
+/** Whether the server of a shop's folder runs; nothing is started. */
+export const isRunning = (folder) =>
+  existsSync(join(folder, 'postgres')) && runningPid(join(realpathSync(folder), 'postgres')) !== null;
+
 /** Processes of a server that is gone: most end by themselves within a moment; one that waits for another never does. */
 const orphansOf = (data) =>
   readdirSync('/proc')
@@ -287,6 +291,7 @@ export async function startPostgres(folder) {
       if (!sql(`select 1 from pg_database where datname = '${database}'`))
         sql(`create database ${database} owner norther_owner`);
     },
+    databases: () => sql('select datname from pg_database').split('\n'),
     hasDatabase: (database) => sql(`select 1 from pg_database where datname = '${database}'`) === '1',
     renameDatabase: (from, to) => sql(`alter database ${from} rename to ${to}`),
     dropDatabase: (database) => sql(`drop database if exists ${database} with (force)`),

@@ -1,6 +1,14 @@
 /** Back-up and restore: on a new machine everything is there as it was, and what is damaged is not taken for a shop. */
 import { spawnSync } from 'node:child_process';
-import { appendFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import {
+  appendFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -102,4 +110,39 @@ it('is due once a day from the hour that was set, keeps as many as were set, and
   expect(then).not.toEqual(first);
   await set({ backup: 'by-hand' });
   expect(backupsDue(postgres, at(4, 1), 9999)).toBe(false);
+});
+
+it('a database that ends during a back-up ends the back-up only; what it left is cleared away by the next', async () => {
+  const postgres = await startPostgres(here.data);
+  const folder = join(away, 'interrupted');
+  const dying = Object.create(postgres, {
+    asAdmin: {
+      value: (name, ...rest) => {
+        if (name === 'pg_dump') process.kill(here.postmaster, 'SIGKILL');
+        return postgres.asAdmin(name, ...rest);
+      },
+    },
+  });
+  await expect(makeBackup(dying, folder, () => undefined)).rejects.toThrow();
+  // Time for what its connection has to say: nobody is brought down by it.
+  await new Promise((done) => setTimeout(done, 500));
+  await here.ready();
+  expect(readdirSync(folder)).toHaveLength(1);
+  const again = await startPostgres(here.data);
+  again.ensureDatabase('scratch_99999999');
+  mkdirSync(join(folder, '.making-99999999'));
+  renameSync(join(folder, `.making-${process.pid}`), join(folder, '.making-99999998'));
+  await makeBackup(again, folder, () => undefined);
+  expect(readdirSync(folder).filter((d) => d.startsWith('.'))).toEqual([]);
+  expect(again.databases().filter((d) => d.startsWith('scratch_'))).toEqual([]);
+});
+
+it('of a shop that does not run the nightly one starts nothing', () => {
+  const still = mkdtempSync(join(tmpdir(), 'norther-still-'));
+  writeFileSync(join(still, 'postgres.made'), '15');
+  const refused = script('backup.mjs', '--if-running', '--data', still);
+  expect(refused.code).toBe(1);
+  expect(refused.output).toMatch(/does not run/);
+  expect(readdirSync(still)).toEqual(['postgres.made']);
+  rmSync(still, { recursive: true });
 });

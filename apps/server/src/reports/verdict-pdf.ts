@@ -1,6 +1,7 @@
 /** The verdict as the customer receives it: state and reasons, every reading on its limit, the winding with its drawing. */
 import {
   newestReadings,
+  partByWork,
   showShort,
   STAGES,
   TEST_KINDS,
@@ -71,12 +72,17 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
     words('No reading has been taken yet.', MARGIN, y);
     y += 18;
   }
-  for (const r of latest) {
+  const { now, before } = partByWork(latest);
+  for (const r of [...now, ...before]) {
     if (!r.outcome.ok) continue;
     const { judgement } = r.outcome;
     if (y > PAGE.height - 120) {
       doc.addPage();
       y = MARGIN;
+    }
+    if (r === before[0]) {
+      words('Before the work', MARGIN, y, 12, true);
+      y += 20;
     }
     words(TEST_KINDS[r.kind].title, MARGIN, y, 10.5, true);
     words(

@@ -86,13 +86,18 @@ export interface ProblemBody {
   readonly findings: readonly Finding[];
   readonly current?: unknown;
   readonly yours?: unknown;
+  /** Where it stands in the server's log, when the server itself failed. */
+  readonly requestId?: string;
 }
 export type { CheckedCard };
 
 /** What a failed call says, in a sentence; a dropped network included. */
 export function problemOf(error: unknown): ProblemBody {
   const e = error as { status?: number | string; data?: ProblemBody } | undefined;
-  if (e?.data?.title) return e.data;
+  if (e?.data?.title)
+    return e.data.requestId
+      ? { ...e.data, title: `${e.data.title} In its log: ${e.data.requestId}.` }
+      : e.data;
   return {
     title:
       typeof e?.status === 'number'

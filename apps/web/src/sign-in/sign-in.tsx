@@ -1,11 +1,12 @@
 /** Signing in: name and PIN; in a shop that has nobody yet, the first lead. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { FirstLead } from './first-lead.tsx';
+import { namesHere, signedInHere } from './names-here.ts';
 
 export function SignIn() {
   const { data: setup } = useSetupQuery();
@@ -44,13 +45,18 @@ export function SignIn() {
 function NameAndPin({ onDone }: { readonly onDone: (session: Session) => Promise<void> }) {
   const [name, setName] = useState('');
   const [pin, setPin] = useState('');
+  const [known] = useState(() => namesHere(localStorage));
+  const form = useRef<HTMLFormElement>(null);
   const [signIn, { error, isLoading }] = useSignInMutation();
   const go = async () => {
     const result = await signIn({ name, pin });
-    if (!('error' in result)) await onDone(result.data);
+    if ('error' in result) return;
+    signedInHere(localStorage, result.data.name);
+    await onDone(result.data);
   };
   return (
     <form
+      ref={form}
       data-quick=""
       className="space-y-4"
       onSubmit={(e) => {
@@ -58,6 +64,24 @@ function NameAndPin({ onDone }: { readonly onDone: (session: Session) => Promise
         void go();
       }}
     >
+      {known.length > 0 && (
+        <div role="group" aria-label="Signed in on this device before" className="grid grid-cols-2 gap-2">
+          {known.map((n) => (
+            <button
+              key={n}
+              type="button"
+              aria-pressed={n === name}
+              onClick={() => {
+                setName(n);
+                form.current?.querySelector<HTMLInputElement>('[name=pin]')?.focus();
+              }}
+              className={`min-h-12 truncate border-[1.5px] px-2 text-[16px] ${n === name ? 'border-ink bg-ink text-paper' : 'border-pencil'}`}
+            >
+              {n}
+            </button>
+          ))}
+        </div>
+      )}
       <LineField label="Name" name="name" value={name} onType={setName} autoFocus />
       <LineField label="PIN or passphrase" name="pin" type="password" value={pin} onType={setPin} />
       {error && (

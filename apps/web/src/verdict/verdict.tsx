@@ -1,9 +1,9 @@
 /** The verdict: every reading against its limit; ready, held or failed, and why. */
-import { newestReadings, showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
+import { newestReadings, partByWork, showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
 import { slotRing } from '@norther/drawings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { MotorFile } from '../app/api.ts';
+import type { MotorFile, ShownReading } from '../app/api.ts';
 import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
@@ -28,6 +28,7 @@ function OneVerdict({ file }: { file: MotorFile }) {
   const { analysis } = useMemo(() => plannedAnalysis(file), [file]);
   const scene = useMemo(() => (analysis ? slotRing(analysis.layout, { size: 340 }) : null), [analysis]);
   const latest = newestReadings(file.readings);
+  const { now, before } = partByWork(latest);
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
   return (
     <Sheet file={file} columns="4fr 8fr">
@@ -91,45 +92,60 @@ function OneVerdict({ file }: { file: MotorFile }) {
             </tr>
           </thead>
           <tbody>
-            {latest.flatMap((r) =>
-              r.outcome.ok
-                ? r.outcome.judgement.figures
-                    .filter((f) => f.verdict)
-                    .map((f, i) => (
-                      <tr key={`${r.id}${f.figure.id}`} className="border-b border-grid">
-                        <td className="py-1 pr-2 text-[14px] leading-tight">
-                          {i === 0 && (
-                            <Link to={`${base}/tests?kind=${r.kind}&stage=${r.stage}`}>
-                              <b className="font-[650]">{TEST_KINDS[r.kind].title}</b>
-                              <span className="block text-[13px] text-graphite">
-                                {STAGES[r.stage as Stage]}
-                              </span>
-                            </Link>
-                          )}
-                        </td>
-                        <td className="py-1 text-[14px]">{f.figure.name}</td>
-                        <td className="fig py-1 text-right text-[16px] whitespace-nowrap">
-                          {showShort(f.figure.value, 3).replace('-', '−')}{' '}
-                          <span className="text-[13px] text-graphite">{f.figure.unit}</span>
-                        </td>
-                        <td className="pl-3">
-                          <LimitScale scale={f.scale!} value={f.figure.value} small width={130} />
-                        </td>
-                        <td className="py-1 whitespace-nowrap">
-                          <span
-                            className={`flex items-center gap-1.5 text-[14px] ${f.verdict === 'stop' ? 'font-[650] text-carmine' : ''}`}
-                          >
-                            <VerdictMark verdict={f.verdict!} size={16} />
-                            {VERDICT_WORD[f.verdict!]}
-                          </span>
-                        </td>
-                      </tr>
-                    ))
-                : [],
+            {now.map((r) => (
+              <Rows key={r.id} reading={r} base={base} />
+            ))}
+            {before.length > 0 && (
+              <tr>
+                <th colSpan={5} className="border-b border-ink pt-4 text-left text-[15px] font-[650]">
+                  Before the work
+                </th>
+              </tr>
             )}
+            {before.map((r) => (
+              <Rows key={r.id} reading={r} base={base} quiet />
+            ))}
           </tbody>
         </table>
       </View>
     </Sheet>
   );
+}
+
+/** One reading's judged figures. Quiet: how it was when it came, which is history and no alarm. */
+function Rows({ reading: r, base, quiet = false }: { reading: ShownReading; base: string; quiet?: boolean }) {
+  if (!r.outcome.ok) return null;
+  return r.outcome.judgement.figures
+    .filter((f) => f.verdict)
+    .map((f, i) => (
+      <tr
+        key={f.figure.id}
+        className={`border-b border-grid ${quiet ? 'text-graphite opacity-75 grayscale' : ''}`}
+      >
+        <td className="py-1 pr-2 text-[14px] leading-tight">
+          {i === 0 && (
+            <Link to={`${base}/tests?kind=${r.kind}&stage=${r.stage}`}>
+              <b className="font-[650]">{TEST_KINDS[r.kind].title}</b>
+              <span className="block text-[13px] text-graphite">{STAGES[r.stage as Stage]}</span>
+            </Link>
+          )}
+        </td>
+        <td className="py-1 text-[14px]">{f.figure.name}</td>
+        <td className="fig py-1 text-right text-[16px] whitespace-nowrap">
+          {showShort(f.figure.value, 3).replace('-', '−')}{' '}
+          <span className="text-[13px] text-graphite">{f.figure.unit}</span>
+        </td>
+        <td className="pl-3">
+          <LimitScale scale={f.scale!} value={f.figure.value} small width={130} />
+        </td>
+        <td className="py-1 whitespace-nowrap">
+          <span
+            className={`flex items-center gap-1.5 text-[14px] ${f.verdict === 'stop' && !quiet ? 'font-[650] text-carmine' : ''}`}
+          >
+            <VerdictMark verdict={f.verdict!} size={16} />
+            {VERDICT_WORD[f.verdict!]}
+          </span>
+        </td>
+      </tr>
+    ));
 }

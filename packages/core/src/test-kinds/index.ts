@@ -25,7 +25,7 @@ export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext):
   TEST_KINDS[kind].evaluate(typed, context);
 
 export { defineTest, type TestContext, type TestKind } from './define-test.ts';
-export { PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
+export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
 export { driveEndShare, permissibleUnbalance } from './balance/residual-unbalance.ts';
 export {
   insulationFactorTo40,
