@@ -118,10 +118,7 @@ function Rows({ reading: r, base, quiet = false }: { reading: ShownReading; base
   return r.outcome.judgement.figures
     .filter((f) => f.verdict)
     .map((f, i) => (
-      <tr
-        key={f.figure.id}
-        className={`border-b border-grid ${quiet ? 'text-graphite opacity-75 grayscale' : ''}`}
-      >
+      <tr key={f.figure.id} className={`border-b border-grid ${quiet ? 'text-graphite grayscale' : ''}`}>
         <td className="py-1 pr-2 text-[14px] leading-tight">
           {i === 0 && (
             <Link to={`${base}/tests?kind=${r.kind}&stage=${r.stage}`}>
