@@ -1,7 +1,8 @@
 /** What a station records, read and judged before it is signed. */
 import { readForm, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
-import { stationOf, type StationId } from './stations.ts';
+import type { StationId } from './station.ts';
+import { stationOf } from './stations.ts';
 
 const answersNo: Readonly<Record<string, string>> = {
   allMade: 'A joint is still open: finish the list first.',

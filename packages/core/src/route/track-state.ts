@@ -1,6 +1,7 @@
 /** Where stator and rotor stand, and what may happen next. */
 import type { Stage, TestKindId } from '../test-kinds/index.ts';
-import { CLOSING, OPENING, stationOf, STATIONS, TRACKS, type Body, type StationId } from './stations.ts';
+import type { Body, StationId } from './station.ts';
+import { CLOSING, OPENING, stationOf, STATIONS, TRACKS } from './stations.ts';
 
 export interface StepRecord {
   readonly station: StationId;
