@@ -1,5 +1,5 @@
 /** What cannot have happened in a record that comes from outside: it would say what nobody did. */
-import { finding, requiredBefore, stationOf, type Finding, type StationId } from '@norther/core';
+import { finding, requiredBefore, stationOf, STATIONS, type Finding, type StationId } from '@norther/core';
 import type { MotorDocument } from './motor-document.ts';
 
 /** Clocks of two shops differ by a little. */
@@ -59,7 +59,7 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
         );
     }
   });
-  if ((motor.shippedAt !== null) !== signed.has('ship'))
+  if ((motor.shippedAt !== null) !== STATIONS.some((s) => s.ends === 'visit' && signed.has(s.id)))
     stop('shipped-unsigned', 'Shipped and signed as shipped do not agree.', 'motor.shippedAt');
   const twice = (list: readonly string[], what: string, field: string) => {
     if (new Set(list).size < list.length) stop('twice', `${what} stands in the file twice.`, field);

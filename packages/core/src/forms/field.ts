@@ -1,4 +1,7 @@
-/** Form fields as data: what forms, validation, documents and the API all read. */
+/**
+ * Form fields as data: what forms, validation, documents and the API all read.
+ * Source: what is asked, assumed and refused is a rule of this program; the limits stand with each field.
+ */
 import { DIMENSIONS, readQuantity, showShort, type Dimension } from '../units/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 

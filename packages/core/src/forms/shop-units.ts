@@ -1,4 +1,7 @@
-/** The units a shop thinks in: a bare figure typed there is kept with its unit, so that nobody has to guess it later. */
+/**
+ * The units a shop thinks in: a bare figure typed there is kept with its unit, so that nobody has to guess it later.
+ * Source: a rule of this program; what a unit is worth stands in units/dimensions.ts.
+ */
 import { DIMENSIONS, type Dimension } from '../units/index.ts';
 import { choice, type Field, type Typed } from './field.ts';
 

@@ -9,7 +9,11 @@ import {
   lowerIsBetter,
   CP,
   judgeFigure,
+  verdictOf,
+  worse,
   type JudgedFigure,
+  type Judgement,
+  type LimitScale,
   type Verdict,
   unbalance,
 } from '../quantity/index.ts';
@@ -40,7 +44,7 @@ export function noCurrent({ u, v, w }: Partial<RunReading>): Finding[] {
   ];
 }
 
-export function currentShare(n: RunReading, ratedA: number, name: string) {
+function currentShare(n: RunReading, ratedA: number, name: string) {
   return derive(
     {
       id: 'currentShare',
@@ -61,7 +65,7 @@ export function currentShare(n: RunReading, ratedA: number, name: string) {
   );
 }
 
-export function currentSpread(n: RunReading): JudgedFigure {
+function currentSpread(n: RunReading): JudgedFigure {
   const figure = derive(
     {
       id: 'currentUnbalance',
@@ -86,7 +90,7 @@ export function currentSpread(n: RunReading): JudgedFigure {
 }
 
 /** Volts of the run against the plate's: nearer than 5 % it is a run, beyond 10 % it proves nothing. Common practice. */
-export function voltageDoubt(
+function voltageDoubt(
   n: RunReading,
   plate: Nameplate,
 ): { readonly verdict: Verdict; readonly reasons: string[] } {
@@ -106,7 +110,7 @@ export function voltageDoubt(
 }
 
 /** The next thing to do about what was found, and only about that. */
-export function nextOf(
+function nextOf(
   volts: Verdict,
   share: Verdict | undefined,
   unbalanced: Verdict | undefined,
@@ -118,4 +122,38 @@ export function nextOf(
   if (share !== undefined && share !== 'sound') return words.share;
   if (share === undefined) return 'Read the plate’s amperes, and judge the run against them.';
   return volts === 'sound' ? words.sound : 'Run it again nearer to the volts of the plate.';
+}
+
+/** What tells one kind of run from another. */
+export interface RunJudgement {
+  /** Of the mean current as a share of the plate's. */
+  readonly name: string;
+  readonly scale: LimitScale;
+  /** What the share says. */
+  readonly sayShare: (percent: number, verdict: Verdict) => string;
+  readonly unequal: string;
+  /** What is taken for granted, and keeps it from being sound. */
+  readonly assumed?: string | null;
+  readonly next: { readonly sound: string; readonly share: string };
+}
+
+/** Any run: the mean current against the plate's, the three against each other, the volts against the plate's. */
+export function judgeRun(r: RunReading, plate: Nameplate, kind: RunJudgement): Judgement {
+  const share = plate.currentA ? judgeFigure(currentShare(r, plate.currentA, kind.name), kind.scale) : null;
+  const spread = currentSpread(r);
+  const volts = voltageDoubt(r, plate);
+  const assumed = share && kind.assumed ? kind.assumed : null;
+  const figures = [...(share ? [share] : []), spread];
+  const doubts: Verdict[] = [volts.verdict, share && !assumed ? 'sound' : 'watch'];
+  return {
+    verdict: doubts.reduce(worse, verdictOf(figures)),
+    figures,
+    reasons: [
+      share ? kind.sayShare(share.figure.value, share.verdict!) : 'The plate has no current to compare with.',
+      ...(assumed ? [assumed] : []),
+      ...(spread.verdict === 'sound' ? [] : [kind.unequal]),
+      ...volts.reasons,
+    ],
+    next: nextOf(volts.verdict, share?.verdict, spread.verdict, kind.next),
+  };
 }

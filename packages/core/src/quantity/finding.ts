@@ -1,4 +1,7 @@
-/** A finding: one doubt or one refusal about what was entered, in a winder's words. */
+/**
+ * A finding: one doubt or one refusal about what was entered, in a winder's words.
+ * Source: none; each finding is made beside the rule it follows, which names its own.
+ */
 
 /** `stop`: cannot go on like this; `watch`: look again; `note`: worth knowing. */
 export type Severity = 'stop' | 'watch' | 'note';

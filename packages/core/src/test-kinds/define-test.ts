@@ -1,4 +1,7 @@
-/** A kind of test as one definition: what to enter, how it is judged, when it is due, and what can hurt. */
+/**
+ * A kind of test as one definition: what to enter, how it is judged, when it is due, and what can hurt.
+ * Source: each kind names the sources of its limits; nothing is computed here.
+ */
 import type { WindingAnalysis } from '../analysis/index.ts';
 import {
   readForm,

@@ -1,4 +1,7 @@
-/** Rounds for the eye only; nothing computed ever passes through here. */
+/**
+ * Rounds for the eye only; nothing computed ever passes through here.
+ * Source: how many digits are shown is a rule of this program.
+ */
 
 /**
  * A figure with about `digits` significant digits, plain (never 1e-7), no thousands sign.

@@ -1,5 +1,8 @@
-/** The verdict on a motor: ready, held, failed, or still in work, and why. */
-import { STAGES, TEST_KINDS } from '../test-kinds/index.ts';
+/**
+ * The verdict on a motor: ready, held, failed, or still in work, and why.
+ * Source: that one stop fails a motor and a passed gate is named is a rule of this program; limits stand with the tests.
+ */
+import { BEFORE_THE_WORK, STAGES, TEST_KINDS } from '../test-kinds/index.ts';
 import { checkGate, GATE_IDS, type GateFacts, type GateState } from '../gates/index.ts';
 import type { GateId, HoldRecord } from '../route/index.ts';
 
@@ -24,7 +27,7 @@ export function motorVerdict(
 ): MotorVerdict {
   const gates = GATE_IDS.map((id) => checkGate(id, facts));
   const failing = facts.tests.filter(
-    (t) => t.judgement.verdict === 'stop' && t.stage !== 'incoming' && t.voided?.code !== 'changed',
+    (t) => t.judgement.verdict === 'stop' && !BEFORE_THE_WORK.has(t.stage) && t.voided?.code !== 'changed',
   );
   const open = holds.filter((h) => h.clearedAt === null);
   const passNotes = passed.map((p) => `Gate ${p.gate.replace('-', ' ')} passed by ${p.by}: ${p.reason}`);
@@ -65,7 +68,7 @@ export function motorVerdict(
       ],
       gates,
     };
-  const watch = facts.tests.filter((t) => t.judgement.verdict === 'watch' && t.stage !== 'incoming');
+  const watch = facts.tests.filter((t) => t.judgement.verdict === 'watch' && !BEFORE_THE_WORK.has(t.stage));
   return {
     state: 'ready',
     order: 'Ready to ship',

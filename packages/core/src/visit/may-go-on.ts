@@ -1,4 +1,5 @@
 /** Whether a station may be taken, and what keeps it from being signed. */
+import { BEFORE_THE_WORK } from '../test-kinds/index.ts';
 import { standingMarks, type ConnectionList } from '../connection/index.ts';
 import { checkGate, wantTest, type GateFacts } from '../gates/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
@@ -80,7 +81,7 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
   const { visit, facts, plans } = judged;
   const record = checkStationRecord(id, typed, visit.number).findings;
   const claims = stationOf(id).tests.flatMap(({ kind, stage }): Finding[] =>
-    stage === 'incoming'
+    BEFORE_THE_WORK.has(stage)
       ? // A motor may come so that nothing can be measured; and what it reads then is what it is brought for.
         facts.tests.some((t) => t.kind === kind && t.stage === stage)
         ? []

@@ -9,7 +9,7 @@ import {
   type CheckedCard,
 } from '../data-card/index.ts';
 import type { Typed } from '../forms/index.ts';
-import type { TestContext, Stage } from '../test-kinds/index.ts';
+import { BEFORE_THE_WORK, type Stage, type TestContext } from '../test-kinds/index.ts';
 import { readNameplate, type Nameplate } from '../nameplate/index.ts';
 import { readShopSettings, type ShopSettings } from '../shop-settings/index.ts';
 import { layOut } from '../winding/index.ts';
@@ -84,7 +84,7 @@ function nameOfCard(typed: Typed, shop: ShopSettings): string {
 export function contextFor(plans: Plans, stage: Stage): TestContext {
   return {
     plate: plans.plate,
-    analysis: (stage === 'incoming' ? plans.asFound : plans.toMake).analysis,
+    analysis: (BEFORE_THE_WORK.has(stage) ? plans.asFound : plans.toMake).analysis,
     meanTurnMeasured: plans.toMake.card.meanTurn !== undefined,
   };
 }

@@ -22,6 +22,21 @@ const FORM = [
 const MUCH = 6;
 const TOO_MUCH = 10;
 
+const asMeasured = (id: string, name: string, symbol: string, unit: string, value: number, from: string) =>
+  derive(
+    {
+      id,
+      name,
+      symbol,
+      unit,
+      formula: `${symbol} as measured`,
+      source: CP,
+      inputs: { x: given(symbol, value, unit, from) },
+      value: (v) => v.x,
+    },
+    true,
+  );
+
 /** 20 % more loss or a spot 10 K over the mean stops: common practice, no source. */
 function judge(r: ReadingOf<typeof FORM>): Judgement {
   const rise = derive(
@@ -57,19 +72,7 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
       source: CP,
     }),
     judgeFigure(
-      derive(
-        {
-          id: 'coreLossAfter',
-          name: 'Core loss, after',
-          symbol: 'P',
-          unit: 'W/kg',
-          formula: 'P as measured',
-          source: CP,
-          inputs: { P: given('P_after', r.after, 'W/kg', 'loop test after') },
-          value: (v) => v.P,
-        },
-        true,
-      ),
+      asMeasured('coreLossAfter', 'Core loss, after', 'P', 'W/kg', r.after, 'loop test after'),
       lowerIsBetter({
         from: 0,
         watch: MUCH,
@@ -83,19 +86,7 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
   if (r.hotSpot !== undefined)
     figures.push(
       judgeFigure(
-        derive(
-          {
-            id: 'hotSpot',
-            name: 'Hottest spot over the mean',
-            symbol: 'Δθ',
-            unit: 'K',
-            formula: 'Δθ as measured',
-            source: CP,
-            inputs: { d: given('Δθ', r.hotSpot, 'K', 'infrared, loop test') },
-            value: (v) => v.d,
-          },
-          true,
-        ),
+        asMeasured('hotSpot', 'Hottest spot over the mean', 'Δθ', 'K', r.hotSpot, 'infrared, loop test'),
         lowerIsBetter({ from: 0, watch: 6, limit: 10, to: 25, name: 'limit 10 K', source: CP }),
       ),
     );

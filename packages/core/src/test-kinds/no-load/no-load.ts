@@ -1,25 +1,7 @@
 /** Currents of a run without load: how much magnetises it, and whether the phases draw alike. */
 import { proposePoles } from '../../nameplate/index.ts';
-import {
-  currentShare,
-  currentSpread,
-  nextOf,
-  noCurrent,
-  ROTATING,
-  RUN_FORM,
-  voltageDoubt,
-  type RunReading,
-} from '../../performance/index.ts';
-import {
-  CP,
-  judgeFigure,
-  verdictOf,
-  worse,
-  type JudgedFigure,
-  type Judgement,
-  type LimitScale,
-  type Verdict,
-} from '../../quantity/index.ts';
+import { judgeRun, noCurrent, ROTATING, RUN_FORM, type RunReading } from '../../performance/index.ts';
+import { CP, type Judgement, type LimitScale } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
@@ -48,48 +30,28 @@ function noLoadScale(poles: number | null): LimitScale {
   };
 }
 
+const ASSUMED_POLES = 'Nobody has said how many poles it has: two or four are assumed, which draw the least.';
+
 function judge(r: RunReading, context: TestContext): Judgement {
-  const { plate } = context;
   const poles = polesOf(context);
-  const figures: JudgedFigure[] = [];
-  const reasons: string[] = [];
-  if (plate.currentA) {
-    const figure = currentShare(r, plate.currentA, 'No-load current of the plate’s');
-    figures.push(judgeFigure(figure, noLoadScale(poles)));
-    if (figures[0]!.verdict === 'stop')
-      reasons.push('Far too much magnetising current: turns or circuits wrong, or delta where star belongs.');
-    else if (figures[0]!.verdict === 'watch')
-      reasons.push(
-        figure.value > 40
-          ? 'High for this number of poles: few turns, a wide gap or a tired core.'
-          : 'Low for this number of poles: star where delta belongs, or too many turns.',
-      );
-    else reasons.push(`${showNumber(figure.value, 3)} % of the plate’s current, usual for this kind.`);
-  } else reasons.push('The plate has no current to compare with.');
-  const polesVerdict: Verdict[] = [];
-  if (!poles && plate.currentA) {
-    polesVerdict.push('watch');
-    reasons.push('Nobody has said how many poles it has: two or four are assumed, which draw the least.');
-  }
-  const unbalanced = currentSpread(r);
-  figures.push(unbalanced);
-  if (unbalanced.verdict !== 'sound')
-    reasons.push('The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.');
-  const volts = voltageDoubt(r, plate);
-  reasons.push(...volts.reasons);
-  const verdict = [volts.verdict, plate.currentA ? 'sound' : 'watch', ...polesVerdict].reduce<Verdict>(
-    (a, b) => worse(a, b as Verdict),
-    verdictOf(figures),
-  );
-  return {
-    verdict,
-    figures,
-    reasons,
-    next: nextOf(volts.verdict, plate.currentA ? figures[0]!.verdict : undefined, unbalanced.verdict, {
+  return judgeRun(r, context.plate, {
+    name: 'No-load current of the plate’s',
+    scale: noLoadScale(poles),
+    sayShare: (percent, verdict) =>
+      verdict === 'stop'
+        ? 'Far too much magnetising current: turns or circuits wrong, or delta where star belongs.'
+        : verdict === 'sound'
+          ? `${showNumber(percent, 3)} % of the plate’s current, usual for this kind.`
+          : percent > 40
+            ? 'High for this number of poles: few turns, a wide gap or a tired core.'
+            : 'Low for this number of poles: star where delta belongs, or too many turns.',
+    unequal: 'The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.',
+    assumed: poles ? null : ASSUMED_POLES,
+    next: {
       sound: 'Go on to the load run.',
       share: 'Compare turns, circuits and connection with the card; then measure the gap and the core.',
-    }),
-  };
+    },
+  });
 }
 
 export const noLoad = defineTest({
