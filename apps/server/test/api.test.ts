@@ -2,41 +2,17 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Caller, QUARRY, QUARRY_CARD, startServer } from './harness.ts';
+import { Caller, type Problem, QUARRY, QUARRY_CARD, shopOf, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;
+let shop: ReturnType<typeof shopOf>;
 beforeAll(async () => {
   s = await startServer();
+  shop = shopOf(s);
 });
 afterAll(async () => {
   await s.stop();
 });
-
-interface Problem {
-  title: string;
-  findings: { code: string; message: string; fields: string[] }[];
-  current?: { version: number; typed: Record<string, string> };
-}
-let next = 5000;
-/** A fresh motor, taken in. */
-async function motor(change: object = {}) {
-  const number = String(next++);
-  const made = await s.winder.post<{ id: string; version: number }>('motors', {
-    ...QUARRY,
-    ...change,
-    number,
-  });
-  expect(made.status).toBe(201);
-  return { number, ...made.body };
-}
-const saveCard = (number: string, typed: Record<string, string>, version = 0, writeId?: string) =>
-  s.winder.put<Problem & { version: number }>(
-    `motors/${number}/windings/as-found`,
-    { typed, version },
-    writeId,
-  );
-const sign = (who: Caller, number: string, station: string, typed: Record<string, string> = {}) =>
-  who.post<Problem>(`motors/${number}/stations/${station}/sign`, { typed });
 
 describe('signing in', () => {
   it.each([
@@ -201,30 +177,30 @@ describe('writing', () => {
   });
 
   it('answers a stale write with both states and keeps what was there', async () => {
-    const { number } = await motor();
-    expect((await saveCard(number, { slots: '36' })).body.version).toBe(1);
-    expect((await saveCard(number, { slots: '36', poles: '4' }, 1)).body.version).toBe(2);
-    const late = await saveCard(number, { slots: '48' }, 1);
+    const { number } = await shop.motor();
+    expect((await shop.saveCard(number, { slots: '36' })).body.version).toBe(1);
+    expect((await shop.saveCard(number, { slots: '36', poles: '4' }, 1)).body.version).toBe(2);
+    const late = await shop.saveCard(number, { slots: '48' }, 1);
     expect(late.status).toBe(409);
     expect(late.body.current).toMatchObject({ version: 2, typed: { slots: '36', poles: '4' } });
-    expect((await saveCard(number, { slots: '48' }, 0)).status).toBe(409);
+    expect((await shop.saveCard(number, { slots: '48' }, 0)).status).toBe(409);
     const stale = await s.winder.put(`motors/${number}`, { ...QUARRY, customer: 'Other', version: 7 });
     expect(stale.status).toBe(409);
   });
 
   it('lets exactly one of many writers on one version win', async () => {
-    const { number } = await motor();
-    await saveCard(number, { slots: '36' });
+    const { number } = await shop.motor();
+    await shop.saveCard(number, { slots: '36' });
     const answers = await Promise.all(
-      ['1', '2', '3', '4', '5'].map((t) => saveCard(number, { turns: t }, 1)),
+      ['1', '2', '3', '4', '5'].map((t) => shop.saveCard(number, { turns: t }, 1)),
     );
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409]);
   });
 
   it('keeps what was typed beside what it reads, and the history of every change', async () => {
-    const { number } = await motor();
-    await saveCard(number, QUARRY_CARD);
-    await saveCard(number, { ...QUARRY_CARD, turns: '17' }, 1);
+    const { number } = await shop.motor();
+    await shop.saveCard(number, QUARRY_CARD);
+    await shop.saveCard(number, { ...QUARRY_CARD, turns: '17' }, 1);
     const file = await s.winder.get<{
       windings: { typed: Record<string, string>; values: Record<string, number> }[];
     }>(`motors/${number}`);
@@ -250,79 +226,10 @@ describe('writing', () => {
   });
 });
 
-describe('the route', () => {
-  it('holds the saw until the card is complete and free of contradictions', async () => {
-    const { number } = await motor();
-    await sign(s.winder, number, 'intake', { failed: 'burnt', cause: 'water' });
-    expect((await sign(s.winder, number, 'saw')).status).toBe(409);
-    await sign(s.winder, number, 'data');
-    await saveCard(number, { ...QUARRY_CARD, endsPerLead: '4', overhang: '' });
-    const shut = await s.winder.post<Problem>(`motors/${number}/stations/saw/take`);
-    expect(shut.status).toBe(409);
-    expect(shut.body.findings.map((f) => f.code)).toEqual(
-      expect.arrayContaining(['gate.shut', 'gate.card-gap']),
-    );
-    // The winder may not pass it; the lead only with a reason.
-    expect(
-      (await s.winder.post(`motors/${number}/gates/before-stripping/pass`, { reason: 'in a hurry' })).status,
-    ).toBe(403);
-    expect((await s.lead.post(`motors/${number}/gates/before-stripping/pass`, { reason: ' ' })).status).toBe(
-      400,
-    );
-    // Turns are counted on the burnt winding; what the saw takes is there and does not contradict itself.
-    await saveCard(number, { ...QUARRY_CARD, turns: '', bore: '', sensorsFound: '' }, 1);
-    expect((await s.winder.post(`motors/${number}/stations/saw/take`)).status).toBe(200);
-    expect((await sign(s.winder, number, 'saw')).status).toBe(200);
-    // Sensors are looked for until they burn.
-    const oven = () => s.winder.post<Problem>(`motors/${number}/stations/strip/take`);
-    expect((await oven()).body.findings.map((f) => f.fields[0])).toContain('sensorsFound');
-    await saveCard(number, { ...QUARRY_CARD, turns: '', bore: '' }, 2);
-    expect((await sign(s.winder, number, 'strip', { partTemperature: '350' })).status).toBe(200);
-    const pull = () => s.winder.post<Problem>(`motors/${number}/stations/pull/take`);
-    expect((await pull()).body.findings.map((f) => [f.code, f.fields[0]])).toContainEqual([
-      'gate.card-gap',
-      'turns',
-    ]);
-    await saveCard(number, { ...QUARRY_CARD, bore: '' }, 3);
-    expect((await pull()).status).toBe(200);
-    expect(
-      (await s.lead.post(`motors/${number}/gates/before-pulling/pass`, { reason: 'not needed' })).status,
-    ).toBe(409);
-  });
-
-  it('a hold stops the next step until it is released with a reason, by the lead or who raised it', async () => {
-    const { number } = await motor();
-    const hold = await s.tester.post<{ id: string }>(`motors/${number}/holds`, {
-      body: 'motor',
-      reason: 'customer to decide',
-    });
-    const stopped = await sign(s.winder, number, 'intake', { failed: 'x' });
-    expect(stopped.status).toBe(409);
-    expect(stopped.body.title).toContain('customer to decide');
-    const clear = (who: Caller, reason: string) =>
-      who.post(`motors/${number}/holds/${hold.body.id}/clear`, { reason });
-    expect((await clear(s.winder, 'I say so')).status).toBe(403);
-    expect((await clear(s.lead, '')).status).toBe(400);
-    expect((await clear(s.lead, 'customer agreed')).status).toBe(200);
-    expect((await clear(s.lead, 'once more')).status).toBe(409);
-    expect((await sign(s.winder, number, 'intake', { failed: 'x' })).status).toBe(200);
-    expect((await sign(s.winder, number, 'intake', { failed: 'x' })).status).toBe(409);
-  });
-
-  it('wants what a station records, and the right hand to sign it', async () => {
-    const { number } = await motor();
-    const gap = await sign(s.winder, number, 'intake', { cause: 'bearing' });
-    expect(gap.status).toBe(400);
-    expect(gap.body.findings[0]!.fields).toEqual(['failed']);
-    expect((await sign(s.winder, number, 'moon')).status).toBe(404);
-    expect((await sign(s.winder, number, 'test', { sound: 'yes' })).status).toBe(403);
-  });
-});
-
 describe('the whole way, and what goes out', () => {
   it('takes a motor from nameplate to a verdict, a file, and into another shop as it was', async () => {
-    const { number } = await motor();
-    await saveCard(number, QUARRY_CARD);
+    const { number } = await shop.motor();
+    await shop.saveCard(number, QUARRY_CARD);
     const base = `motors/${number}`;
     const reading = async (kind: string, stage: string, typed: Record<string, string>, log?: object[]) => {
       const answer = await s.tester.post<Problem & { verdict: string }>(`${base}/readings`, {
@@ -335,7 +242,7 @@ describe('the whole way, and what goes out', () => {
       return answer.body.verdict;
     };
     const ok = async (who: Caller, station: string, typed: Record<string, string> = {}) => {
-      const answer = await sign(who, number, station, typed);
+      const answer = await shop.sign(who, number, station, typed);
       expect(answer.status, `${station}: ${answer.body.title}`).toBe(200);
     };
     const insulation = { testVoltage: '500', oneMinute: '640', temperature: '22' };
@@ -356,7 +263,7 @@ describe('the whole way, and what goes out', () => {
     await ok(s.winder, 'insulate', { liner: '0.012 in', standOut: '8' });
     await ok(s.winder, 'wind', { turnsWound: '18', wireWound: '2x1.06' });
     const connect = { joints: 'brazed', allMade: 'yes' };
-    const unmarked = await sign(s.winder, number, 'connect', connect);
+    const unmarked = await shop.sign(s.winder, number, 'connect', connect);
     expect(unmarked.status).toBe(409);
     expect(unmarked.body.findings.map((f) => f.code)).toEqual([
       'gate.polarity-missing',
@@ -364,12 +271,12 @@ describe('the whole way, and what goes out', () => {
     ]);
     expect((await s.winder.post(`${base}/joints/rest`)).status).toBe(200);
     expect(await reading('polarity', 'before-varnish', { sequence: 'NSNSNSNNNSNS' })).toBe('stop');
-    const reversed = await sign(s.winder, number, 'connect', connect);
+    const reversed = await shop.sign(s.winder, number, 'connect', connect);
     expect(reversed.status).toBe(409);
     expect(reversed.body.title).toContain('8W');
     expect(await reading('polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' })).toBe('sound');
     await ok(s.winder, 'connect', connect);
-    expect((await sign(s.tester, number, 'check', { gauge: 'yes', masked: 'yes' })).status).toBe(409);
+    expect((await shop.sign(s.tester, number, 'check', { gauge: 'yes', masked: 'yes' })).status).toBe(409);
     await reading('insulation', 'before-varnish', insulation);
     expect(await reading('resistance', 'before-varnish', ohms)).toBe('sound');
     await ok(s.tester, 'check', { gauge: 'yes', masked: 'yes' });
@@ -385,13 +292,15 @@ describe('the whole way, and what goes out', () => {
     await ok(s.winder, 'inspect', { runOut: '0.01', bars: 'yes' });
     await reading('balance', 'final', { mass: '40', speed: '1455', plane1: '120', plane2: '110' });
     await ok(s.winder, 'balance', { corrected: 'none' });
-    expect((await sign(s.winder, number, 'match', { statorTag: number, rotorTag: '3090' })).status).toBe(400);
+    expect((await shop.sign(s.winder, number, 'match', { statorTag: number, rotorTag: '3090' })).status).toBe(
+      400,
+    );
     await ok(s.winder, 'match', { statorTag: number, rotorTag: number });
     await ok(s.winder, 'assemble', { bearings: 'new', bearingHeat: '95' });
     await reading('insulation', 'final', insulation);
     await reading('resistance', 'final', ohms);
     await reading('no-load', 'final', { voltage: '400', u: '8', v: '8.1', w: '8' });
-    expect((await sign(s.tester, number, 'test', { sound: 'yes' })).status).toBe(409); // full load not run yet
+    expect((await shop.sign(s.tester, number, 'test', { sound: 'yes' })).status).toBe(409); // full load not run yet
     await reading('full-load', 'final', { voltage: '400', u: '22', v: '21.8', w: '22' });
     await ok(s.tester, 'test', { sound: 'yes' });
     const file = await s.lead.get<{ verdict: { state: string } }>(base);
@@ -432,7 +341,7 @@ describe('the whole way, and what goes out', () => {
   });
 
   it('stores no reading that cannot be judged', async () => {
-    const { number } = await motor();
+    const { number } = await shop.motor();
     const bad = await s.tester.post<Problem>(`motors/${number}/readings`, {
       kind: 'balance',
       stage: 'final',
@@ -464,7 +373,7 @@ it('tells the browsers of the shop that a motor changed', async () => {
       text += new TextDecoder().decode((await reader.read()).value as Uint8Array);
     return text;
   })();
-  const { id } = await motor();
+  const { id } = await shop.motor();
   expect(await heard).toContain(id);
   stop.abort();
 });

@@ -170,3 +170,34 @@ export const QUARRY_CARD = {
   toothWidth: '7,9',
   slotArea: '180',
 };
+
+export interface Problem {
+  title: string;
+  findings: { code: string; message: string; fields: string[] }[];
+  current?: { version: number; typed: Record<string, string> };
+}
+
+/** What the tests of a shop do again and again: a fresh motor, its card, a station signed. */
+export function shopOf(s: Awaited<ReturnType<typeof startServer>>) {
+  let next = 5000;
+  return {
+    async motor(change: object = {}) {
+      const number = String(next++);
+      const made = await s.winder.post<{ id: string; version: number }>('motors', {
+        ...QUARRY,
+        ...change,
+        number,
+      });
+      if (made.status !== 201) throw new Error(`motor ${number} is answered ${made.status}`);
+      return { number, ...made.body };
+    },
+    saveCard: (number: string, typed: Record<string, string>, version = 0, writeId?: string) =>
+      s.winder.put<Problem & { version: number }>(
+        `motors/${number}/windings/as-found`,
+        { typed, version },
+        writeId,
+      ),
+    sign: (who: Caller, number: string, station: string, typed: Record<string, string> = {}) =>
+      who.post<Problem>(`motors/${number}/stations/${station}/sign`, { typed }),
+  };
+}

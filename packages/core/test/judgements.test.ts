@@ -3,12 +3,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   BACK_IRON_DENSITY,
-  checkDataCard,
   currentDensityScale,
   GAP_DENSITY,
   judgeOn,
   judgeTest,
-  readNameplate,
   SLOT_FILL,
   TEST_KIND_IDS,
   TEST_KINDS,
@@ -18,31 +16,9 @@ import {
   type TestKindId,
   type Typed,
 } from '../src/index.ts';
+import { checked, plate } from './quarry.ts';
 
-const { plate } = readNameplate({
-  power: '11',
-  voltage: '400',
-  current: '22',
-  frequency: '50',
-  speed: '1455',
-  insulationClass: 'F',
-});
-const { analysis } = checkDataCard(
-  {
-    slots: '36',
-    poles: '4',
-    layers: '2',
-    span: '1-8',
-    turns: '18',
-    wires: '2x1.06',
-    circuits: '2',
-    connection: 'star',
-    bore: '165',
-    coreLength: '150',
-  },
-  plate,
-  false,
-);
+const { analysis } = checked;
 const log = Array.from({ length: 60 }, (_, i) => ({
   minute: i * 10,
   partC: 138 - 114 * Math.exp((-i * 10) / 50),

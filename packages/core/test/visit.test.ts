@@ -20,38 +20,8 @@ import {
   type Visit,
   type VisitReading,
 } from '../src/index.ts';
+import { card as CARD, PLATE_TYPED as PLATE } from './quarry.ts';
 
-const CARD: Typed = {
-  slots: '36',
-  poles: '4',
-  layers: '2',
-  span: '1-8',
-  turns: '18',
-  wires: '2x1.06',
-  circuits: '2',
-  connection: 'star',
-  endsPerLead: '2',
-  jumpers: 'short',
-  exitClock: '3',
-  overhang: '55',
-  linerFound: '0.3',
-  leadsFound: '6 of 4 mm²',
-  sensorsFound: 'none',
-  starJoint: 'yes',
-  bore: '165',
-  coreLength: '150',
-  backIron: '26',
-  toothWidth: '7.9',
-  slotArea: '180',
-};
-const PLATE: Typed = {
-  power: '11',
-  voltage: '400',
-  plateConnection: 'star',
-  current: '22',
-  frequency: '50',
-  speed: '1455',
-};
 const at = (minute: number) => new Date(Date.UTC(2026, 2, 2, 6, minute)).toISOString();
 
 const step = (station: StationId, order: number, minute = order): StepRecord => ({
