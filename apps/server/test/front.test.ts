@@ -71,9 +71,9 @@ it('an error of its own is told with the id of the request, and logged without w
     send: (body: Record<string, unknown>) => (sent = body),
   };
   const error = new TypeError('Nordlund Quarry is not a function');
-  answerError(error, { method: 'POST', path: '/api/motors' } as never, response as never, log as never);
+  answerError(error, { path: '/api/motors', log } as never, response as never);
   expect(sent).toMatchObject({ status: 500, requestId: 'id-1' });
-  expect(lines.join()).toContain('POST /api/motors TypeError');
+  expect(lines.join()).toContain('/api/motors TypeError');
   expect(lines.join() + JSON.stringify(sent)).not.toContain('Nordlund');
 });
 

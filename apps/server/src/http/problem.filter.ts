@@ -1,5 +1,5 @@
 /** Turns everything thrown into application/problem+json; nothing leaves with a stack trace. */
-import { ArgumentsHost, Catch, type ExceptionFilter, Logger } from '@nestjs/common';
+import { ArgumentsHost, Catch, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { causeOf, describeError } from './describe-error.ts';
 import { REQUEST_ID } from './log.ts';
@@ -7,24 +7,23 @@ import { Busy, Problem, sendProblem } from './problem.ts';
 
 @Catch()
 export class ProblemFilter implements ExceptionFilter {
-  private readonly log = new Logger('http');
-
   catch(error: unknown, host: ArgumentsHost) {
     const response = host.switchToHttp().getResponse<Response>();
     const request = host.switchToHttp().getRequest<Request>();
-    answerError(error, request, response, this.log);
+    answerError(error, request, response);
   }
 }
 
-export function answerError(error: unknown, request: Request, response: Response, log: Logger) {
+/** Logs under the id of the request what is not the asker's fault, and answers. */
+export function answerError(error: unknown, request: Request, response: Response) {
   if (response.headersSent) {
     response.destroy();
     return;
   }
   const problem = describeError(error);
   if (problem instanceof Busy && problem.getStatus() === 503)
-    log.warn(`${request.method} ${request.path}: ${causeOf(error).code ?? problem.title}`);
-  if (!problem) log.error(`${request.method} ${request.path} ${where(error)}`);
+    request.log.warn(`${request.path}: ${causeOf(error).code ?? problem.title}`);
+  if (!problem) request.log.error(`${request.path} ${where(error)}`);
   sendProblem(
     response,
     problem ??

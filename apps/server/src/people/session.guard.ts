@@ -1,5 +1,5 @@
 /** Nothing under /api is seen without signing in, but for what says so itself. */
-import { CanActivate, type ExecutionContext, Injectable, Logger } from '@nestjs/common';
+import { CanActivate, type ExecutionContext, Injectable } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { NextFunction, Response } from 'express';
 import { isOpen, OPEN, underApi } from '../http/open.ts';
@@ -38,7 +38,6 @@ export class SessionGuard implements CanActivate {
  * handler, are closed here as well.
  */
 export function requireSession(people: PeopleService) {
-  const log = new Logger('session');
   return async (request: SignedRequest, response: Response, next: NextFunction) => {
     if (!underApi(request) || isOpen(request)) return next();
     try {
@@ -49,7 +48,7 @@ export function requireSession(people: PeopleService) {
       request.sessionKey = digest(token!);
       next();
     } catch (error) {
-      answerError(error, request, response, log);
+      answerError(error, request, response);
     }
   };
 }

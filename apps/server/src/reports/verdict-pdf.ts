@@ -72,7 +72,7 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
     words('No reading has been taken yet.', MARGIN, y);
     y += 18;
   }
-  const { now, before } = partByWork(latest);
+  const { now, before } = partByWork(latest.filter((r) => r.outcome.ok));
   for (const r of [...now, ...before]) {
     if (!r.outcome.ok) continue;
     const { judgement } = r.outcome;
