@@ -17,6 +17,7 @@ const SMALL = {
   frequency: '50',
   speed: '1440',
 };
+const { customer: _customer, ...SMALL_PLATE } = SMALL;
 const fillAll = async (page: Page, values: Readonly<Record<string, string>>) => {
   for (const [name, value] of Object.entries(values)) await field(page, name).fill(value);
 };
@@ -138,6 +139,23 @@ test('a tag scanned while a field has the focus opens its motor and leaves the f
   await expect(page).toHaveURL(/motor\/3101/);
   await card(page, '3124');
   await expect(field(page, 'turns')).toHaveValue(turns);
+  // Nor does a choice follow the letters of a tag.
+  await page.request.post(`${base()}/api/motors`, {
+    headers: { 'x-write-id': crypto.randomUUID() },
+    data: {
+      number: 'LAP7',
+      customer: 'Isvang Ice Rink',
+      machine: '',
+      maker: '',
+      serial: '',
+      plate: SMALL_PLATE,
+    },
+  });
+  await field(page, 'kind').focus();
+  await scanTag(page, 'LAP7');
+  await expect(page).toHaveURL(/motor\/LAP7/);
+  await card(page, '3124');
+  await expect(field(page, 'kind')).toHaveAttribute('data-value', '');
   // A hand that tabs on and presses a key is no scanner.
   await field(page, 'coilsCounted').focus();
   await page.keyboard.type('3101');

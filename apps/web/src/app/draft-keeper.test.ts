@@ -1,30 +1,15 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { DraftKeeper, type Store } from './draft-keeper.ts';
+import { MemoryStore } from '../kit/memory-store.ts';
+import { DraftKeeper } from './draft-keeper.ts';
 import type { Draft } from './drafts.ts';
 
-/** A device's store that can be full. */
-class Shelf implements Store {
-  readonly entries = new Map<string, string>();
-  full = false;
-  get length() {
-    return this.entries.size;
-  }
-  key = (i: number) => [...this.entries.keys()][i] ?? null;
-  getItem = (key: string) => this.entries.get(key) ?? null;
-  setItem = (key: string, value: string) => {
-    if (this.full) throw new DOMException('full', 'QuotaExceededError');
-    this.entries.set(key, value);
-  };
-  removeItem = (key: string) => void this.entries.delete(key);
-}
-
 const draft = (turns: string): Draft => ({ typed: { turns }, version: 2, writeId: `w${turns}` });
-let shelf: Shelf;
+let shelf: MemoryStore;
 let told: boolean[];
 let keeper: DraftKeeper;
 beforeEach(() => {
   vi.useFakeTimers();
-  shelf = new Shelf();
+  shelf = new MemoryStore();
   told = [];
   keeper = new DraftKeeper(shelf, (full) => told.push(full));
 });

@@ -1,7 +1,7 @@
 /** Ticks at the speed of a hand, whatever comes first: the answer, the record, the next press, or a new page. */
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { MemoryStore } from './memory-store.ts';
+import { MemoryStore } from '../kit/memory-store.ts';
 import { TickOutbox, turned, unseen, type Sent, type TickKind } from './tick-outbox.ts';
 import { KeptTicks, type WaitingTick } from './waiting-ticks.ts';
 

@@ -1,6 +1,6 @@
 /** Ticks on a device that is closed, full or damaged. */
 import { expect, test } from 'vitest';
-import { MemoryStore } from './memory-store.ts';
+import { MemoryStore } from '../kit/memory-store.ts';
 import { KeptTicks, type WaitingTick } from './waiting-ticks.ts';
 
 const tick = (writeId: string): WaitingTick => ({

@@ -1,6 +1,7 @@
-/** A choice among a few: typed by its first letters, opened by a touch; long words are written out, not cut. */
+/** A choice among a few: opened by a touch or the space bar, then by first letters; long words are written out, not cut. */
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
+import type { KeyboardEvent } from 'react';
 import { enterGoesOn } from './enter-goes-on.ts';
 
 export interface Option<T extends string = string> {
@@ -10,6 +11,15 @@ export interface Option<T extends string = string> {
 
 /** The primitive has no empty value of its own. */
 const NONE = '\u0000none';
+
+/**
+ * Enter goes on to the next field as everywhere. Letters choose in an open list only: a tag that is scanned while the closed
+ * choice has the focus must not change it.
+ */
+function onClosed(e: KeyboardEvent<HTMLElement>) {
+  if (e.key.length === 1 && e.key !== ' ') e.preventDefault();
+  else enterGoesOn(e);
+}
 
 interface ChoiceProps<T extends string> {
   readonly value: T | '';
@@ -44,8 +54,7 @@ export function Choice<T extends string>({
         name={name}
         aria-label={label}
         data-value={value}
-        // Enter goes on to the next field as everywhere; the list opens with the space bar, an arrow or a touch.
-        onKeyDown={enterGoesOn}
+        onKeyDown={onClosed}
         className={`flex min-w-0 items-center justify-between gap-1 bg-field px-2 text-left outline-none ${className}`}
       >
         <span

@@ -1,6 +1,6 @@
 /** Names that a device remembers. */
 import { expect, test } from 'vitest';
-import { MemoryStore } from '../connection-bench/memory-store.ts';
+import { MemoryStore } from '../kit/memory-store.ts';
 import { namesHere, signedInHere } from './names-here.ts';
 
 test('the newest is first, nobody is there twice, and only a few are kept', () => {
