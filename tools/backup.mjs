@@ -34,6 +34,6 @@ await run(async () => {
   try {
     await makeBackup(postgres, values.to ? resolve(values.to) : join(postgres.home, 'backups'), console.log);
   } finally {
-    if (ours) postgres.stop();
+    if (ours && !values['if-running']) postgres.stop();
   }
 });

@@ -242,7 +242,10 @@ await run(async () => {
         stdio: ['ignore', 'pipe', 'pipe'],
       })
         .once('exit', () => (backup = null))
-        .once('error', (error) => say(`The nightly back-up cannot begin: ${error.message}`));
+        .once('error', (error) => {
+          backup = null;
+          say(`The nightly back-up cannot begin: ${error.message}`);
+        });
       for (const told of [backup.stdout, backup.stderr])
         if (told.listenerCount('data') === 0) told.on('data', (d) => say(`Back-up: ${String(d).trim()}`));
     }, 60_000).unref();

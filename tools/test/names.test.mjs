@@ -15,7 +15,9 @@ const PLACES = [
 
 test('nobody but the route and the tests themselves compares with the name of a station or of a test', () => {
   const names = [...STATIONS.map((s) => s.id), ...Object.keys(TEST_KINDS)].join('|');
-  const compared = new RegExp(`[=!]==? '(${names})'|'(${names})' [=!]==?|case '(${names})':`);
+  const compared = new RegExp(
+    `[=!]==? '(${names})'|'(${names})' [=!]==?|case '(${names})':|(has|includes)\\('(${names})'\\)`,
+  );
   const found = PLACES.flatMap((place) =>
     readdirSync(join(ROOT, place), { recursive: true, encoding: 'utf8' })
       .filter((f) => /\.tsx?$/.test(f) && !/\.test\.|demo\/|^route\/|^test-kinds\//.test(f))

@@ -197,10 +197,12 @@ async function signedIn(started) {
   }
 }
 
-/** @param told hears of each kind as it is done
- *  @returns for each kind: times, acknowledged, lost, doubled, recovered, the slowest recovery, and what was wrong */
 export const KILL_KINDS = Object.keys(KINDS);
 
+/**
+ * @param told hears of each kind as it is done
+ * @returns for each kind: times, acknowledged, lost, doubled, recovered, the slowest recovery, and what was wrong
+ */
 export async function kills(times, kinds = KILL_KINDS, told = () => {}) {
   const results = [];
   for (const kind of kinds) {
