@@ -14,6 +14,7 @@ export * from './redesign/index.ts';
 export * from './insulation/index.ts';
 export * from './shop-settings/index.ts';
 export * from './safety/index.ts';
+export * from './machine-kinds/index.ts';
 export * from './test-kinds/index.ts';
 export * from './heat/index.ts';
 export * from './route/index.ts';

@@ -3,6 +3,9 @@ import { LEAD_SCHEMES, type LeadScheme } from '@norther/core';
 import { TestKindName, TypedFields } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { z } from 'zod';
+import { requestOf } from './sections/sections.ts';
+import { SINGLE_PHASE } from './sections/single-phase.ts';
+import { WIRE } from './sections/wire.ts';
 
 const Whole = z.int().min(1).max(100_000);
 const Positive = z.number().positive().max(1e7);
@@ -177,4 +180,31 @@ export class TestRequest extends createZodDto(
     csv: z.string().max(7_000_000).optional(),
   }),
 ) {}
+const Evenly = z.int().min(2).max(200).multipleOf(2);
+export class LeadCountRequest extends createZodDto(
+  z.strictObject({
+    wires: Whole,
+    wiresInHand: Whole.default(1),
+    poles: Evenly,
+    slots: z.int().min(3).max(288).optional(),
+  }),
+) {}
+const Numbers = {
+  voltageV: Positive,
+  connection: z.enum(['star', 'delta']),
+  frequencyHz: Positive,
+  poles: Evenly,
+  circuits: Whole,
+  windingFactor: z.number().positive().max(1),
+  coilsPerPhase: Positive,
+};
+export class RedesignNumbersRequest extends createZodDto(
+  z.strictObject({
+    old: z.strictObject({ ...Numbers, turns: Positive, areaMm2: Positive.optional() }),
+    new: z.strictObject(Numbers).partial(),
+    hold: z.enum(['gap', 'back-iron', 'both']),
+  }),
+) {}
+export class SinglePhaseRequest extends createZodDto(requestOf(SINGLE_PHASE)) {}
+export class WireRequest extends createZodDto(requestOf(WIRE)) {}
 export class PolesRequest extends createZodDto(z.object({ speedRpm: Positive, frequencyHz: Positive })) {}

@@ -8,14 +8,18 @@ import {
   CardRequest,
   ConnectionRequest,
   CutRequest,
+  LeadCountRequest,
   LeadsRequest,
   PolesRequest,
+  RedesignNumbersRequest,
   RedesignRequest,
   SearchRequest,
+  SinglePhaseRequest,
   TestRequest,
   TraceRequest,
   WalkRequest,
   WindingRequest,
+  WireRequest,
 } from './calculate-requests.ts';
 import type { Calculation } from './calculations.ts';
 
@@ -88,6 +92,30 @@ export class CalculateController {
   @HttpCode(200)
   poles(@Body() body: PolesRequest, @Res() res: Response) {
     return this.answer(res, 'poles', body);
+  }
+
+  @Post('lead-count')
+  @HttpCode(200)
+  leadCount(@Body() body: LeadCountRequest, @Res() res: Response) {
+    return this.answer(res, 'lead-count', body);
+  }
+
+  @Post('redesign-numbers')
+  @HttpCode(200)
+  redesignNumbers(@Body() body: RedesignNumbersRequest, @Res() res: Response) {
+    return this.answer(res, 'redesign-numbers', body);
+  }
+
+  @Post('single-phase')
+  @HttpCode(200)
+  singlePhase(@Body() body: SinglePhaseRequest, @Res() res: Response) {
+    return this.answer(res, 'single-phase', body);
+  }
+
+  @Post('wire')
+  @HttpCode(200)
+  wire(@Body() body: WireRequest, @Res() res: Response) {
+    return this.answer(res, 'wire', body);
   }
 
   private async answer(res: Response, calculation: Calculation, body: object) {

@@ -5,6 +5,7 @@ import {
   circuitsThatWork,
   connectionList,
   coreOf,
+  countLead,
   CORE_VERSION,
   cutList,
   DEFAULT_LIMITS,
@@ -18,6 +19,7 @@ import {
   missingForSearch,
   tooLargeToSearch,
   proposePoles,
+  redesignNumbers,
   readDataCard,
   readLeadCount,
   readNameplate,
@@ -35,18 +37,25 @@ import {
 } from '@norther/core';
 import { notesOfLog, readOvenLog, type LogAnswers } from '@norther/records';
 import { badInput } from '../http/problem.ts';
+import { answerSections } from './sections/sections.ts';
+import { SINGLE_PHASE } from './sections/single-phase.ts';
+import { WIRE } from './sections/wire.ts';
 import type {
   CardRequest,
   ConnectionRequest,
   CutRequest,
+  LeadCountRequest,
   LeadsRequest,
   PolesRequest,
+  RedesignNumbersRequest,
   RedesignRequest,
   SearchRequest,
+  SinglePhaseRequest,
   TestRequest,
   TraceRequest,
   WalkRequest,
   WindingRequest,
+  WireRequest,
 } from './calculate-requests.ts';
 
 function valueOf<T>(outcome: Outcome<T>): T {
@@ -227,6 +236,22 @@ export const CALCULATIONS = {
     });
     if (!outcome.ok) throw badInput(outcome.findings);
     return answer({ ...outcome, findings: [...(opened?.findings ?? []), ...outcome.findings] });
+  },
+
+  'lead-count'({ slots, ...count }: LeadCountRequest) {
+    return answer(countLead(slots === undefined ? count : { ...count, slots }));
+  },
+
+  'redesign-numbers'({ old, new: changed, hold }: RedesignNumbersRequest) {
+    return answer(valueOf(redesignNumbers(old, { ...old, ...present(changed) }, hold)));
+  },
+
+  'single-phase'(body: SinglePhaseRequest) {
+    return answer(answerSections(SINGLE_PHASE, body as Record<string, unknown>));
+  },
+
+  wire(body: WireRequest) {
+    return answer(answerSections(WIRE, body as Record<string, unknown>));
   },
 
   poles({ speedRpm, frequencyHz }: PolesRequest) {

@@ -24,5 +24,6 @@ export {
   type WalkJudgement,
   type WalkReading,
 } from './polarity-walk.ts';
+export { countLead, type LeadCountReading, type WireCount } from './lead-count.ts';
 export { jointKey, marksElsewhere, planKey, standingMarks, type JointMark } from './joint-marks.ts';
 export type { WalkMistake } from './walk-slips.ts';

@@ -3,7 +3,7 @@ import { LEAD_SCHEMES } from '../connection/index.ts';
 import { choice, quantity, text, type Field } from '../forms/index.ts';
 
 export const WINDING_FIELDS: readonly Field[] = [
-  quantity('slots', 'Slots', 'count', 6, 288),
+  quantity('slots', 'Slots', 'count', 3, 288),
   quantity('poles', 'Poles', 'count', 2, 96),
   choice('kind', 'Kind', { lap: 'lap', concentric: 'concentric', coils: 'coil by coil' }),
   quantity('layers', 'Layers', 'count', 1, 2, 'coil sides in each slot'),

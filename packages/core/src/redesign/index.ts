@@ -1,3 +1,9 @@
+export {
+  redesignNumbers,
+  type HeldDensity,
+  type RedesignedNumbers,
+  type WindingNumbers,
+} from './redesign-numbers.ts';
 export * from './compare-windings.ts';
 export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './work-out.ts';
 export * from './search-form.ts';

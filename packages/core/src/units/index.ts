@@ -1,4 +1,4 @@
 export { DIMENSIONS, type Dimension } from './dimensions.ts';
 export { readQuantity, type QuantityReading } from './read-quantity.ts';
-export { gaugeDiameterMm } from './wire-gauge.ts';
+export { diameterOfGaugeMm, gaugeDiameterMm, nearestGauge } from './wire-gauge.ts';
 export { showNumber, showShort, showMinutes } from './show-number.ts';

@@ -7,12 +7,12 @@ import { unequalGroupSizes } from './unequal-groups.ts';
 /** Refusals: only what cannot be wound. Everything doubtful is a finding beside a layout. */
 export function checkLap({ slots, poles, pitch }: LapSize): Finding[] {
   const found: Finding[] = [];
-  if (!Number.isInteger(slots) || slots < 6 || slots > 288)
+  if (!Number.isInteger(slots) || slots < 3 || slots > 288)
     found.push(
       finding(
         'stop',
         'winding.slots-out-of-range',
-        'Slots must be a whole number from 6 to 288.',
+        'Slots must be a whole number from 3 to 288.',
         ['slots'],
         'Count the slots again.',
       ),

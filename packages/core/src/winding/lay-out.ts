@@ -114,9 +114,9 @@ function checkOneLayer({ slots, poles, pitch, grouping }: WindingSpec): Finding[
 
 function checkCounts({ slots, poles }: WindingSpec): Finding[] {
   const found: Finding[] = [];
-  if (!Number.isInteger(slots) || slots < 6 || slots > 288)
+  if (!Number.isInteger(slots) || slots < 3 || slots > 288)
     found.push(
-      finding('stop', 'winding.slots-out-of-range', 'Slots must be a whole number from 6 to 288.', ['slots']),
+      finding('stop', 'winding.slots-out-of-range', 'Slots must be a whole number from 3 to 288.', ['slots']),
     );
   if (!Number.isInteger(poles) || poles < 2 || poles % 2 !== 0 || poles > 96)
     found.push(

@@ -39,6 +39,31 @@ const ROWS: readonly (readonly [bare: number, grade1: number, grade2: number, gr
   [2.5, 2.578, 2.618, 2.656],
 ];
 
+/** Of one decade, in hundredths. Source: ISO 3, R20 and R40 as IEC 60317-0-1 prints them; from memory. */
+const R20 = [
+  100, 112, 125, 140, 160, 180, 200, 224, 250, 280, 315, 355, 400, 450, 500, 560, 630, 710, 800, 900,
+];
+const R40_BETWEEN = [
+  106, 118, 132, 150, 170, 190, 212, 236, 265, 300, 335, 375, 425, 475, 530, 600, 670, 750, 850, 950,
+];
+
+/**
+ * Preferred diameters as printed, from the thinner to the thicker, both ends included [mm].
+ * @param fromMm, toMm at least 0.01
+ * Source: ISO 3, IEC 60317-0-1 (from memory).
+ */
+export function preferredDiameters(series: 'R20' | 'R40', fromMm: number, toMm: number): number[] {
+  const decade = series === 'R20' ? R20 : [...R20, ...R40_BETWEEN].sort((a, b) => a - b);
+  const found: number[] = [];
+  for (let power = -4; power <= 0; power++)
+    for (const m of decade) {
+      // Read from digits: 112e-2 is 1.12 to the last bit, 112 · 0.01 is not.
+      const d = Number(`${m}e${power}`);
+      if (d >= fromMm && d <= toMm) found.push(d);
+    }
+  return found;
+}
+
 export type EnamelGrade = 1 | 2 | 3;
 export const PREFERRED_DIAMETERS_MM: readonly number[] = ROWS.map((r) => r[0]);
 
