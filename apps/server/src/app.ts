@@ -38,6 +38,8 @@ export interface AppSettings {
   readonly workerFile: string;
   /** Threads for sheets, and as many for calculations; 2 when absent. */
   readonly threads?: number;
+  /** Every thread is brought up before the server says that it is ready. */
+  readonly warm?: boolean;
   /** Built web application; absent in tests of the API alone. */
   readonly webFolder?: string;
   readonly quiet?: boolean;
@@ -57,7 +59,11 @@ class AppModule {
       imports: [
         LoggerModule.forRoot(frameworkLog(logger)),
         DatabaseModule.at(s.databaseUrl),
-        HeavyModule.with({ workerFile: s.workerFile, each: s.threads ?? 2 }),
+        HeavyModule.with({
+          workerFile: s.workerFile,
+          each: s.threads ?? 2,
+          ...(s.warm ? { warmWith: s.fontFolder } : {}),
+        }),
         LiveModule.at(s.databaseUrl),
         PeopleModule.with(s.tls !== undefined || s.behindProxy === true),
         MotorsModule,

@@ -38,6 +38,7 @@ const app = await makeApp({
   ...(env.TLS_KEY && env.TLS_CERT
     ? { tls: { key: readFileSync(env.TLS_KEY, 'utf8'), cert: readFileSync(env.TLS_CERT, 'utf8') } }
     : {}),
+  warm: true,
   behindProxy: env.BEHIND_PROXY !== undefined,
 });
 /** Streams to browsers never end by themselves, so every connection is closed first. */

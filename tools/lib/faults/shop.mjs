@@ -108,6 +108,7 @@ export async function openShop(postgres, { empty = true } = {}) {
   });
   await new Promise((ready) => waiting.push(ready));
   const base = `http://127.0.0.1:${port}`;
+  while (!(await fetch(`${base}/api/ready`)).ok) await new Promise((later) => setTimeout(later, 100));
   return {
     base,
     nobody: new Caller(base),

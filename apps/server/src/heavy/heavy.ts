@@ -16,6 +16,8 @@ export interface Threads {
   readonly workerFile: string;
   /** For sheets, and as many for calculations. */
   readonly each: number;
+  /** With the fonts of its documents: every thread draws one before the server says that it is ready. */
+  readonly warmWith?: string;
 }
 
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
@@ -40,7 +42,10 @@ export class Heavy implements OnModuleDestroy {
   private readonly sheets: Piscina;
   private readonly calculations: Piscina;
 
-  constructor(@Inject(THREADS) { workerFile: filename, each }: Threads) {
+  /** All threads are up; until then the first to ask wait for them. */
+  warm = false;
+
+  constructor(@Inject(THREADS) { workerFile: filename, each, warmWith }: Threads) {
     // All are there from the start: a thread takes a second to come up.
     const pool = () =>
       new Piscina({
@@ -54,6 +59,11 @@ export class Heavy implements OnModuleDestroy {
       });
     this.sheets = pool();
     this.calculations = pool();
+    // A thread that does not come up is said by the request that needs it.
+    const up = warmWith
+      ? Promise.allSettled([this.sheets, this.calculations].map((p) => meet(p, each, warmWith)))
+      : null;
+    void Promise.resolve(up).then(() => (this.warm = true));
   }
 
   /** @returns the answer as JSON */
@@ -100,6 +110,13 @@ export class Heavy implements OnModuleDestroy {
     }
     return answer;
   }
+}
+
+/** One task for every thread; each waits for the others, so that no thread takes two. */
+async function meet(pool: Piscina, threads: number, fontFolder: string) {
+  const arrived = new SharedArrayBuffer(4);
+  const question: Question = { task: 'warm', arrived, threads, fontFolder };
+  await Promise.all(Array.from({ length: threads }, () => pool.run(question)));
 }
 
 function refused(error: unknown, deadline: number): unknown {

@@ -6,6 +6,7 @@ import { CALCULATIONS, type Calculation } from '../calculate/calculations.ts';
 import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
+import { drawNothing } from '../reports/pdf-sheet.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
 import { verdictPdf } from '../reports/verdict-pdf.ts';
 
@@ -15,7 +16,13 @@ export type Question =
   | { readonly task: 'reading'; readonly rows: MotorRows; readonly id: string }
   | { readonly task: 'verdict'; readonly rows: MotorRows; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
-  | { readonly task: 'import'; readonly question: ImportQuestion };
+  | { readonly task: 'import'; readonly question: ImportQuestion }
+  | {
+      readonly task: 'warm';
+      readonly arrived: SharedArrayBuffer;
+      readonly threads: number;
+      readonly fontFolder: string;
+    };
 
 export interface Failed {
   readonly failed: {
@@ -44,7 +51,21 @@ async function answer(q: Question): Promise<unknown> {
       return new Uint8Array(await planFile(q.file, q.question));
     case 'import':
       return importDocument(q.question);
+    case 'warm':
+      await drawNothing(q.fontFolder);
+      return waitForOthers(new Int32Array(q.arrived), q.threads);
   }
+}
+
+/** Longest time that a thread waits for the others to come up [ms]. */
+const WAIT_MS = 10_000;
+function waitForOthers(arrived: Int32Array, threads: number) {
+  const mine = Atomics.add(arrived, 0, 1) + 1;
+  if (mine >= threads) Atomics.notify(arrived, 0);
+  else
+    for (let n = mine; n < threads; n = Atomics.load(arrived, 0))
+      if (Atomics.wait(arrived, 0, n, WAIT_MS) === 'timed-out') break;
+  Atomics.notify(arrived, 0);
 }
 
 export default async function work(q: Question): Promise<unknown> {

@@ -1,4 +1,5 @@
 /** The server's log: a line of JSON an event, with the id of its request, and nothing that people typed. */
+import { RequestMethod } from '@nestjs/common';
 import type { RequestHandler } from 'express';
 import type { Params } from 'nestjs-pino';
 import { destination, pino, stdTimeFunctions, type Logger } from 'pino';
@@ -29,4 +30,8 @@ export const withRequestId = (logger: Logger): RequestHandler =>
   });
 
 /** For the framework's own logger: the one that the request has already. */
-export const frameworkLog = (logger: Logger): Params => ({ pinoHttp: { logger }, useExisting: true });
+export const frameworkLog = (logger: Logger): Params => ({
+  pinoHttp: { logger },
+  useExisting: true,
+  forRoutes: [{ path: '{*path}', method: RequestMethod.ALL }],
+});

@@ -16,6 +16,31 @@ export interface IssueOptions {
   readonly fontFolder: string;
 }
 
+function addFonts(doc: PDFKit.PDFDocument, folder: string) {
+  doc.registerFont(FONTS.words, `${folder}/archivo-text.ttf`);
+  doc.registerFont(FONTS.wordsBold, `${folder}/archivo-bold.ttf`);
+  doc.registerFont(FONTS.figures, `${folder}/iosevka-400.ttf`);
+  doc.registerFont(FONTS.figuresBold, `${folder}/iosevka-700.ttf`);
+}
+
+const contentOf = (doc: PDFKit.PDFDocument) =>
+  new Promise<Buffer>((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    doc.on('data', (c: Buffer) => chunks.push(c));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+
+/** A document that nobody reads: the first one of a thread takes a second, and nobody is to wait for it. */
+export async function drawNothing(fontFolder: string): Promise<void> {
+  const doc = new PDFDocument({ size: 'A4' });
+  addFonts(doc, fontFolder);
+  for (const font of Object.values(FONTS)) doc.font(font).text('0123456789');
+  const done = contentOf(doc);
+  doc.end();
+  await done;
+}
+
 /** Opens a document and writes the head: what motor, whose, what plate. The first free line is at 112. */
 export function openSheet(judged: JudgedMotor, title: string, o: IssueOptions) {
   const { motor } = judged.file;
@@ -25,16 +50,8 @@ export function openSheet(judged: JudgedMotor, title: string, o: IssueOptions) {
     bufferPages: true,
     info: { Title: `${title}, motor ${motor.number}`, Author: o.shop, CreationDate: o.issuedAt },
   });
-  doc.registerFont(FONTS.words, `${o.fontFolder}/archivo-text.ttf`);
-  doc.registerFont(FONTS.wordsBold, `${o.fontFolder}/archivo-bold.ttf`);
-  doc.registerFont(FONTS.figures, `${o.fontFolder}/iosevka-400.ttf`);
-  doc.registerFont(FONTS.figuresBold, `${o.fontFolder}/iosevka-700.ttf`);
-  const done = new Promise<Buffer>((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    doc.on('data', (c: Buffer) => chunks.push(c));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
+  addFonts(doc, o.fontFolder);
+  const done = contentOf(doc);
   const words = (
     text: string,
     x: number,
