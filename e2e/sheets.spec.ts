@@ -64,7 +64,7 @@ test('wrong units and figures are said in the field, beside what is right', asyn
   for (const [name, typed, words] of [
     ['bore', '5 kg', 'is not a unit for this field'],
     ['coreLength', 'long', 'is not a number'],
-    ['slots', '3', 'it lies between'],
+    ['slots', '2', 'it lies between'],
     ['span', 'nine', 'is not a span'],
     ['wires', '2x14', 'is no winding wire'],
   ] as const) {

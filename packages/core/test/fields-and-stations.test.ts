@@ -2,33 +2,35 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  checkStationRecord,
-  CLOSING,
   DATA_CARD_FIELDS,
   DIMENSIONS,
   IDENTITY_FIELDS,
   NAMEPLATE_FIELDS,
-  OPENING,
   readField,
   readForm,
   readShorthand,
   readSpan,
   readWires,
   NEEDED_ON_CARD,
-  requiredBefore,
   showMinutes,
   showShort,
   showWires,
-  standingOf,
-  STATIONS,
-  stationOf,
   TEST_KINDS,
-  TRACKS,
   writeShorthand,
   type Field,
   type StationId,
   type StepRecord,
 } from '../src/index.ts';
+import {
+  checkStationRecord,
+  CLOSING,
+  OPENING,
+  requiredBefore,
+  standingOf,
+  STATIONS,
+  stationOf,
+  TRACKS,
+} from './ac-rewind.ts';
 
 const FORMS: readonly (readonly [string, readonly Field[]])[] = [
   ['nameplate', NAMEPLATE_FIELDS],

@@ -50,7 +50,7 @@ describe('insulation', () => {
 
 describe('resistance', () => {
   const context = (connection: string) => ({
-    analysis: { winding: { connection, poles: 4 }, linePairs: null },
+    plan: { machine: 'three-phase', analysis: { winding: { connection, poles: 4 }, linePairs: null } },
   });
   it.each<[string, string, Typed, RegExp]>([
     ['an open delta branch', 'delta', { uv: '1', vw: '2', wu: '1' }, /V-W.*branch.*is open/],

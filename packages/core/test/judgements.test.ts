@@ -7,24 +7,32 @@ import {
   GAP_DENSITY,
   judgeOn,
   judgeTest,
+  MACHINE_KIND_IDS,
+  machineKind,
   SLOT_FILL,
   TEST_KIND_IDS,
   TEST_KINDS,
   TOOTH_DENSITY,
   worst,
   type LimitScale,
+  type TestContext,
   type TestKindId,
   type Typed,
 } from '../src/index.ts';
 import { checked, plate } from './quarry.ts';
 
-const { analysis } = checked;
 const log = Array.from({ length: 60 }, (_, i) => ({
   minute: i * 10,
   partC: 138 - 114 * Math.exp((-i * 10) / 50),
   airC: 138,
 }));
-const context = { plate, analysis, log };
+/** Plate and plan of a motor that has this test. */
+function contextOf(test: TestKindId): TestContext {
+  const id = MACHINE_KIND_IDS.find((k) => machineKind(k).tests.includes(test))!;
+  const kind = machineKind(id);
+  const { plate } = kind.readPlate(kind.examples[0]!.plate);
+  return { plate, plan: kind.checkCard(kind.examples[0]!.card, plate, false, {}).plan, log };
+}
 
 /** Any reading a tester could show, within the field's own bounds. */
 const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
@@ -60,6 +68,7 @@ function checkScale(scale: LimitScale) {
 }
 
 describe.each(TEST_KIND_IDS.map((id) => [id] as const))('%s', (id) => {
+  const context = contextOf(id);
   it('is judged by its worst figure, on whole scales, with reasons, working and what to do next', () => {
     fc.assert(
       fc.property(anyReading(id), (typed) => {
@@ -101,7 +110,7 @@ describe.each(TEST_KIND_IDS.map((id) => [id] as const))('%s', (id) => {
 describe('more of what is bad is never better', () => {
   const rank = { sound: 0, watch: 1, stop: 2 };
   const verdict = (kind: TestKindId, typed: Typed) => {
-    const outcome = judgeTest(kind, typed, context);
+    const outcome = judgeTest(kind, typed, { plate, plan: checked.plan, log });
     if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
     return rank[outcome.judgement.verdict];
   };

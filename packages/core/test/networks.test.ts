@@ -97,7 +97,7 @@ describe('parallel circuits: an open joint seen from the leads', () => {
       temperature: '25',
     });
     const judge = (branches: readonly (readonly [number, number, number])[]) => {
-      const outcome = judgeTest('resistance', read(branches), { plate: {}, analysis: null });
+      const outcome = judgeTest('resistance', read(branches), { plate: {}, plan: null });
       if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
       return outcome.judgement;
     };

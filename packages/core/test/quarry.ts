@@ -45,7 +45,7 @@ export const checked = checkDataCard(card, plate, false);
 
 /** A reading that can be judged, or the sentence that refuses it. */
 export function judged(kind: TestKindId, typed: Typed, more: object = {}): Judgement {
-  const outcome = judgeTest(kind, typed, { plate, analysis: checked.analysis, ...more });
+  const outcome = judgeTest(kind, typed, { plate, plan: checked.plan, ...more });
   if (!outcome.ok) throw new Error(outcome.findings.map((f) => f.message).join('; '));
   return outcome.judgement;
 }

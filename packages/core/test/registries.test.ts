@@ -1,38 +1,42 @@
 /** Every test kind and the route are complete; a kind nobody knows yet needs nothing but its own definition. */
 import { describe, expect, it } from 'vitest';
 import {
-  checkDataCard,
-  CLOSING,
   defineTest,
   derive,
-  GATE_IDS,
   given,
   judgeFigure,
+  judgeVisit,
+  MACHINE_KIND_IDS,
+  machineKind,
+  mayGoOn,
+  newestRoute,
   lowerIsBetter,
-  measuredAfter,
-  OPENING,
   quantity,
-  readShorthand,
   required,
+  ROUTES,
   sayCaution,
-  stageReached,
   STAGES,
-  STATIONS,
+  stationsOf,
   TEST_KINDS,
-  TRACKS,
+  type MachineKind,
+  type Nameplate,
+  type Route,
   type TestContext,
+  type Typed,
+  type Visit,
 } from '../src/index.ts';
+import { measuredAfter, stageReached } from './ac-rewind.ts';
 import type { TestExample } from '../src/test-kinds/define-test.ts';
+
+function planOf({ machine, line }: NonNullable<TestExample['winding']>, plate: Nameplate) {
+  const kind = machineKind(machine);
+  const typed = { ...kind.examples[0]!.card, ...kind.shorthand.read(line).fills };
+  return kind.checkCard(typed, { ...plate, voltageV: plate.voltageV ?? 400 }, false, {}).plan;
+}
 
 const contextOf = ({ plate = {}, log, winding }: TestExample): TestContext => ({
   plate,
-  analysis: winding
-    ? checkDataCard(
-        { ...readShorthand(winding).fills, bore: '165', coreLength: '150' },
-        { ...plate, voltageV: 400 },
-        false,
-      ).analysis
-    : null,
+  plan: winding ? planOf(winding, plate) : null,
   ...(log ? { log } : {}),
 });
 
@@ -45,7 +49,9 @@ describe.each(Object.values(TEST_KINDS).map((kind) => [kind.id, kind] as const))
       expect(kind.stages.length).toBeGreaterThan(0);
       for (const stage of kind.stages) expect(STAGES[stage]).toBeDefined();
       expect(
-        STATIONS.some((s) => s.tests.some((t) => t.kind === kind.id && kind.stages.includes(t.stage))),
+        ROUTES.flatMap(stationsOf).some((s) =>
+          s.tests.some((t) => t.kind === kind.id && kind.stages.includes(t.stage)),
+        ),
       ).toBe(true);
     });
     it.each(['sound', 'stop'] as const)('has an example that is %s', (verdict) => {
@@ -60,15 +66,156 @@ describe.each(Object.values(TEST_KINDS).map((kind) => [kind.id, kind] as const))
   },
 );
 
-describe('the route', () => {
-  it('has every station once on its tracks, every gate at one station, and asks for tests that exist at their stages', () => {
-    const placed = [...OPENING, ...TRACKS.stator, ...TRACKS.rotor, ...CLOSING];
-    expect([...placed].sort()).toEqual(STATIONS.map((s) => s.id).sort());
-    expect(STATIONS.flatMap((s) => s.gate ?? []).sort()).toEqual([...GATE_IDS].sort());
-    for (const s of STATIONS)
-      for (const { kind, stage } of s.tests) expect(TEST_KINDS[kind].stages).toContain(stage);
-    expect(STATIONS.filter((s) => s.ends === 'visit')).toHaveLength(1);
+describe.each(ROUTES.map((r) => [`${r.id} ${r.version}`, r] as const))('route %s', (_id, route) => {
+  const stations = stationsOf(route);
+  it('has every station once, every gate at one station, and one that ends the visit', () => {
+    const ids = stations.map((s) => s.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(stations.flatMap((s) => s.gate ?? []).sort()).toEqual(route.gates.map((g) => g.id).sort());
+    expect(stations.filter((s) => s.ends === 'visit')).toHaveLength(1);
+    for (const [body, track] of Object.entries(route.tracks))
+      for (const s of track) expect(s.body).toBe(body);
+    for (const s of [...route.opening, ...route.closing]) expect(s.body).toBe('motor');
   });
+  it('asks for tests that exist at their stages, and its gates for tests that a station asks for', () => {
+    const asked = stations.flatMap((s) => s.tests);
+    for (const { kind, stage } of asked) expect(TEST_KINDS[kind].stages).toContain(stage);
+    for (const want of route.gates.flatMap((g) => g.wants))
+      if ('test' in want) expect(asked).toContainEqual({ kind: want.test, stage: want.stage });
+  });
+  it('says cautions with nothing left to be filled in, and fields with no two alike', () => {
+    for (const s of stations) {
+      if (s.caution) expect(sayCaution(s.caution, '48 °C').text).not.toContain('{');
+      expect(new Set(s.record.map((f) => f.id)).size).toBe(s.record.length);
+    }
+  });
+});
+
+describe.each(MACHINE_KIND_IDS.map((id) => [id, machineKind(id)] as const))('machine kind %s', (id, kind) => {
+  const fields = kind.card.flatMap((s) => s.fields);
+  it('has a route of its own, whose tests are its tests', () => {
+    const route = newestRoute(kind.route);
+    expect([...new Set(stationsOf(route).flatMap((s) => s.tests.map((t): string => t.kind)))].sort()).toEqual(
+      [...kind.tests].sort(),
+    );
+  });
+  it('has forms with no two fields alike, and asks at its moments for fields that it has', () => {
+    for (const form of [kind.plate, fields]) expect(new Set(form.map((f) => f.id)).size).toBe(form.length);
+    const ids = fields.map((f) => f.id);
+    for (const m of kind.moments) for (const need of m.needs) expect(ids).toContain(need);
+    const empty = kind.checkCard({}, {}, false, {});
+    expect(empty.missing.map((m) => m.id).sort()).toEqual(kind.moments.flatMap((m) => m.needs).sort());
+  });
+  it.each(kind.examples.map((e, i) => [i + 1, e] as const))('winds its example %i', (_i, { plate, card }) => {
+    const read = kind.readPlate(plate);
+    expect(read.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    const checked = kind.checkCard(card, read.plate, true, {});
+    expect(checked.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    const plan = checked.plan!;
+    expect(plan.machine).toBe(id);
+    expect(plan.lines.length).toBeGreaterThan(4);
+    expect(plan.copperKg).toBeGreaterThan(0);
+    // Every end of every group in exactly one joint.
+    const ends = plan.joints.flatMap((j) => j.ends.map((e) => `${e.group}${e.end}`));
+    expect(ends.sort()).toEqual(plan.groups.flatMap((g) => [`${g.number}s`, `${g.number}f`]).sort());
+    expect(plan.walk.judge(plan.walk.expected, true).state).toBe('right');
+    const flipped = plan.walk.expected.map((r, i) => (i === 0 ? (r === 'N' ? 'S' : 'N') : r));
+    expect(plan.walk.judge(flipped, true)).toMatchObject({ state: 'wrong', wrongGroups: [1] });
+    expect(kind.nameOfPlan(card, {})).toContain(plan.key);
+  });
+  it('writes and reads its line of shorthand', () => {
+    const { tokens, fills } = kind.shorthand.read(kind.shorthand.example);
+    expect(tokens.filter((t) => t.problem)).toEqual([]);
+    expect(kind.shorthand.read(kind.shorthand.write(fills)).fills).toEqual(fills);
+    for (const key of Object.keys(fills)) expect(fields.map((f) => f.id)).toContain(key);
+    expect(kind.shorthand.change(kind.shorthand.example, kind.shorthand.example)).toEqual(fills);
+  });
+});
+
+describe('a kind and a route that nobody knows yet', () => {
+  it('is judged like any other, and needs nothing but its own definition', () => {
+    const coil = quantity('turns', 'Turns', 'count', 1, 5000);
+    const toy: MachineKind = {
+      ...machineKind('single-phase'),
+      id: 'solenoid',
+      name: 'solenoid',
+      plate: [],
+      card: [{ title: null, fields: [coil] }],
+      moments: [{ id: 'pulling', name: 'the coil is pulled', because: 'It is cut.', needs: ['turns'] }],
+      tests: ['insulation'],
+      readPlate: () => ({ plate: { voltageV: 230 }, findings: [] }),
+      checkCard: (typed) => ({
+        machine: 'solenoid',
+        typed,
+        plan: null,
+        findings: [],
+        missing: typed['turns'] ? [] : [{ id: 'turns', label: 'Turns', moment: 'pulling' }],
+        moments: toy.moments,
+        complete: typed['turns'] !== undefined,
+      }),
+      nameOfPlan: () => '',
+    };
+    const route: Route = {
+      id: 'solenoid',
+      version: 1,
+      title: 'Solenoid',
+      opening: [
+        { id: 'look', body: 'motor', name: 'Look', title: 'Look at it', todo: [], record: [], tests: [] },
+      ],
+      tracks: {
+        stator: [
+          {
+            id: 'coil',
+            body: 'stator',
+            name: 'Coil',
+            title: 'Wind it',
+            todo: [],
+            record: [],
+            gate: 'cut',
+            tests: [],
+          },
+        ],
+        rotor: [
+          { id: 'pin', body: 'rotor', name: 'Pin', title: 'Free the pin', todo: [], record: [], tests: [] },
+        ],
+      },
+      closing: [
+        {
+          id: 'click',
+          body: 'motor',
+          name: 'Click',
+          title: 'Try it',
+          todo: [],
+          record: [],
+          tests: [{ kind: 'insulation', stage: 'final' }],
+          ends: 'visit',
+        },
+      ],
+      gates: [{ id: 'cut', title: 'Gate before the cut', wants: [{ card: 'pulling' }] }],
+    };
+    const visit = (typed: Typed): Visit => ({
+      machine: toy,
+      route,
+      number: '1',
+      plate: {},
+      windings: [{ role: 'as-found', typed, planOrder: 1, releasedAt: null }],
+      steps: [],
+      holds: [],
+      gatePasses: [],
+      readings: [],
+      jointMarks: [],
+      settings: {},
+    });
+    const judged = judgeVisit(visit({}), { working: false });
+    expect(judged.standing.phase).toBe('opening');
+    expect(judged.gates).toMatchObject([{ gate: 'cut', open: false }]);
+    expect(judged.verdict.state).toBe('in-work');
+    expect(judgeVisit(visit({ turns: '900' }), { working: false }).gates[0]!.open).toBe(true);
+    expect(mayGoOn({ visit: visit({}), ...judged }, 'coil')[0]!.code).toBe('step.too-early');
+  });
+});
+
+describe('the route of a three-phase rewind', () => {
   // Common practice, no source: a thing is measured when it is there.
   it.each([
     ['insulation', 'incoming', []],

@@ -2,15 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import {
   checkDataCard,
-  checkGate,
-  checkStationRecord,
-  holdOn,
   motorVerdict,
   newestReadings,
-  isBehind,
-  requiredBefore,
-  standingOf,
-  STATIONS,
   type GateFacts,
   type HoldRecord,
   type LatestTest,
@@ -18,6 +11,16 @@ import {
   type TestKindId,
   type Typed,
 } from '../src/index.ts';
+import {
+  checkGate,
+  checkStationRecord,
+  holdOn,
+  isBehind,
+  requiredBefore,
+  standingOf,
+  STATIONS,
+  ROUTE,
+} from './ac-rewind.ts';
 import { card, checked, judged, plate } from './quarry.ts';
 
 const at = (hours: number) => new Date(Date.UTC(2026, 0, 1, hours)).toISOString();
@@ -118,6 +121,7 @@ describe('gates and verdict', () => {
     test('full-load', 'final', { voltage: '400', u: '22', v: '22', w: '22' }),
   ];
   const facts = (change: Partial<GateFacts> = {}): GateFacts => ({
+    route: ROUTE,
     card: checked,
     tests: full,
     steps: [],

@@ -1,17 +1,8 @@
 /** Where a motor stands, for every order in which people may sign: laws that hold whatever happened. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  CLOSING,
-  OPENING,
-  requiredBefore,
-  standingOf,
-  STATIONS,
-  TRACKS,
-  type HoldRecord,
-  type StationId,
-  type StepRecord,
-} from '../src/index.ts';
+import { type HoldRecord, type StationId, type StepRecord } from '../src/index.ts';
+import { CLOSING, OPENING, requiredBefore, standingOf, STATIONS, TRACKS } from './ac-rewind.ts';
 
 const at = (minute: number) => new Date(Date.UTC(2026, 0, 5, 6, minute)).toISOString();
 

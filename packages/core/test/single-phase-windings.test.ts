@@ -91,7 +91,10 @@ describe('a concentric group at each pole', () => {
     expect(sine.ok).toBe(true);
     if (!sine.ok) return;
     expect(sine.value.turns.map((t) => Number(t.toFixed(1)))).toEqual([34.7, 30.5, 22.7, 12.1]);
-    expect(groupFactor({ polePitchSlots: 9, pitches: [8, 6, 4, 2] }, sine.value.turns, 1)).toBeCloseTo(0.793, 3);
+    expect(groupFactor({ polePitchSlots: 9, pitches: [8, 6, 4, 2] }, sine.value.turns, 1)).toBeCloseTo(
+      0.793,
+      3,
+    );
   });
 
   it('halves a full-pitch coil that shares its slots, or a third harmonic is left', () => {

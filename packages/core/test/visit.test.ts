@@ -11,7 +11,6 @@ import {
   passOf,
   planKey,
   signerOf,
-  STATIONS,
   windingOf,
   readDataCard,
   type StationId,
@@ -19,7 +18,9 @@ import {
   type Typed,
   type Visit,
   type VisitReading,
+  threePhase,
 } from '../src/index.ts';
+import { STATIONS, ROUTE } from './ac-rewind.ts';
 import { card as CARD, PLATE_TYPED as PLATE } from './quarry.ts';
 
 const at = (minute: number) => new Date(Date.UTC(2026, 2, 2, 6, minute)).toISOString();
@@ -60,6 +61,8 @@ const allMade = list.value.joints.map((_, i) => mark(i, 20 + i / 100));
 
 /** Wound, joined, walked and measured: all before varnish is there. */
 const VISIT: Visit = {
+  machine: threePhase,
+  route: ROUTE,
   number: '4001',
   plate: PLATE,
   windings: [{ role: 'as-found', typed: CARD, planOrder: 1, releasedAt: null }],
@@ -237,6 +240,7 @@ describe('going on', () => {
     const pass = { gate: 'before-varnish' as const, reason: 'customer', by: 'Ida Haft', order: 46 };
     const station = STATIONS.find((s) => s.gate === 'before-varnish')!.id;
     const opened = (order: number) => ({
+      route: ROUTE,
       gatePasses: [pass],
       steps: [{ ...step(station, 47), reopenedOrder: order }],
     });
@@ -246,9 +250,9 @@ describe('going on', () => {
 
   it('a station is signed by whom it is for, every station by a lead', () => {
     for (const s of STATIONS) {
-      expect(signerOf(s.id, 'lead')).toEqual([]);
+      expect(signerOf(s, 'lead')).toEqual([]);
       if (s.signedBy && !s.signedBy.includes('winder'))
-        expect(signerOf(s.id, 'winder')[0]!.message).toContain('you are signed in as winder');
+        expect(signerOf(s, 'winder')[0]!.message).toContain('you are signed in as winder');
     }
   });
 });
@@ -274,7 +278,7 @@ describe('signing', () => {
   });
 
   it('doubts the card when the scale says a fifth more or less, in any unit', () => {
-    const expected = judge(VISIT).plans.asFound.analysis!.figures.copperMass!.value;
+    const expected = judge(VISIT).plans.asFound.plan!.copperKg!;
     const strip = (copper: string) => sign(VISIT, 'pull', { copper }).record;
     expect(strip(expected.toFixed(2))).toEqual([]);
     expect(strip(`${(expected * 1.19 * 2.20462).toFixed(2)} lb`)).toEqual([]);

@@ -7,3 +7,4 @@ export { coilInStrip, unrolledSlots, type StripOptions } from './unrolled-slots.
 export { connectionDrawing, type ConnectionOptions, type JointState } from './connection-drawing.ts';
 export { cutPiece, slotSection } from './cut-piece.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';
+export { boreDrawing } from './machine-kinds/index.ts';

@@ -1,5 +1,13 @@
 /** What cannot have happened in a record that comes from outside: it would say what nobody did. */
-import { finding, requiredBefore, stationOf, STATIONS, type Finding, type StationId } from '@norther/core';
+import {
+  finding,
+  hasStation,
+  requiredBefore,
+  routeInVersion,
+  stationOf,
+  stationsOf,
+  type Finding,
+} from '@norther/core';
 import type { MotorDocument } from './motor-document.ts';
 
 /** Clocks of two shops differ by a little. */
@@ -32,6 +40,26 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   document.jointMarks.forEach((m, i) => past(m.at, `jointMarks.${i}.at`));
   document.history.forEach((e, i) => past(e.at, `history.${i}.at`));
 
+  const route = routeInVersion(motor.route, motor.routeVersion);
+  if (!route)
+    return [
+      finding(
+        'stop',
+        'file.route-unknown',
+        `The route ${motor.route} in version ${motor.routeVersion} is not known here: this file is from a newer program.`,
+        ['motor.route'],
+      ),
+    ];
+  const astray = document.steps.findIndex((s) => !hasStation(route, s.station));
+  if (astray >= 0)
+    return [
+      finding(
+        'stop',
+        'file.station-unknown',
+        `The route ${route.title} has no station ${document.steps[astray]!.station}.`,
+        [`steps.${astray}`],
+      ),
+    ];
   const signed = new Map<string, number>();
   document.steps.forEach((step, i) => {
     past(step.takenAt, `steps.${i}.takenAt`);
@@ -45,21 +73,21 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   });
   document.steps.forEach((step, i) => {
     if (step.signedOrder === null) return;
-    const before = requiredBefore(step.station as StationId).flatMap((id) =>
+    const before = requiredBefore(route, step.station).flatMap((id) =>
       // A record from before the route had grown a station goes without it.
-      stationOf(id).addedLater && !signed.has(id) ? requiredBefore(id) : [id],
+      stationOf(route, id).addedLater && !signed.has(id) ? requiredBefore(route, id) : [id],
     );
     for (const id of before) {
       const earlier = signed.get(id);
       if (earlier === undefined || earlier > step.signedOrder)
         stop(
           'wrong-order',
-          `${stationOf(step.station as StationId).title} is signed, and ${stationOf(id).title.toLowerCase()}, which comes first, is not or later.`,
+          `${stationOf(route, step.station).title} is signed, and ${stationOf(route, id).title.toLowerCase()}, which comes first, is not or later.`,
           `steps.${i}`,
         );
     }
   });
-  if ((motor.shippedAt !== null) !== STATIONS.some((s) => s.ends === 'visit' && signed.has(s.id)))
+  if ((motor.shippedAt !== null) !== stationsOf(route).some((s) => s.ends === 'visit' && signed.has(s.id)))
     stop('shipped-unsigned', 'Shipped and signed as shipped do not agree.', 'motor.shippedAt');
   const twice = (list: readonly string[], what: string, field: string) => {
     if (new Set(list).size < list.length) stop('twice', `${what} stands in the file twice.`, field);

@@ -1,5 +1,5 @@
 /** The whole record of one motor as one file: format, version, migrations, refusals. */
-import { finding, good, refused, STATIONS, type Outcome } from '@norther/core';
+import { finding, FIRST_MACHINE_KIND, good, refused, STATION_IDS, type Outcome } from '@norther/core';
 import { z } from 'zod';
 import { damage, openFile } from './open-file.ts';
 import { MotorRecord } from './motor-record.ts';
@@ -14,7 +14,7 @@ import {
 } from './work-records.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 5;
+export const MOTOR_FORMAT_VERSION = 6;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -23,7 +23,7 @@ export const MotorDocument = z.object({
   core: z.string(),
   motor: MotorRecord,
   windings: z.array(WindingRecord).max(3),
-  steps: z.array(StepRecord).max(STATIONS.length),
+  steps: z.array(StepRecord).max(STATION_IDS.length),
   holds: z.array(HoldRecord).max(2000),
   gatePasses: z.array(GatePassRecord).max(500),
   readings: z.array(ReadingRecord).max(2000),
@@ -90,6 +90,17 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   3: (old) => ({ ...old, version: 4 }),
   // 5: the saw is a station of its own.
   4: (old) => ({ ...old, version: 5 }),
+  // 6: there are other kinds of machine than the three-phase one, each with a route of its own.
+  5: (old) => ({
+    ...old,
+    version: 6,
+    motor: {
+      ...(old['motor'] as object),
+      kind: FIRST_MACHINE_KIND,
+      route: 'ac-rewind',
+      routeVersion: 1,
+    },
+  }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */

@@ -1,6 +1,7 @@
 /** A motor as it is listed and opened: identity, plate, promise. */
 import { z } from 'zod';
-import { Id, Instant, TypedFields, Version } from './shapes.ts';
+import { FIRST_MACHINE_KIND } from '@norther/core';
+import { Id, Instant, MachineKindName, TypedFields, Version } from './shapes.ts';
 
 const line = (most: number) => z.string().trim().max(most);
 
@@ -11,6 +12,8 @@ export const MotorEntry = z.object({
     .min(1, 'The motor needs a number: the tag of this job.')
     .max(16)
     .regex(/^[\p{L}\p{N}][\p{L}\p{N}._-]*$/u, 'A motor number has letters, figures, dot and dash only.'),
+  /** Kind of machine; decides its plate, its card, its tests and the route it begins with. */
+  kind: MachineKindName.default(FIRST_MACHINE_KIND),
   customer: line(80).min(1, 'Say who the motor is for.'),
   machine: line(80).default(''),
   maker: line(80).default(''),
@@ -23,6 +26,9 @@ export type MotorEntry = z.infer<typeof MotorEntry>;
 
 export const MotorRecord = MotorEntry.extend({
   id: Id,
+  /** The route it goes, in the version it began with. */
+  route: z.string().max(60),
+  routeVersion: Version,
   arrivedAt: Instant,
   shippedAt: Instant.nullable(),
   /** Taken in by mistake: kept, and off the floor. */
@@ -31,7 +37,9 @@ export const MotorRecord = MotorEntry.extend({
 });
 export type MotorRecord = z.infer<typeof MotorRecord>;
 
-export const MotorChange = MotorEntry.omit({ number: true }).extend({
+export const MotorChange = MotorEntry.omit({ number: true, kind: true }).extend({
+  /** As it is where it is not said. */
+  kind: MachineKindName.optional(),
   version: Version,
   why: z.string().trim().max(500).default(''),
 });

@@ -1,5 +1,5 @@
 /** Shapes shared by several records. */
-import { GATE_IDS, STATIONS, TEST_KIND_IDS, STAGES } from '@norther/core';
+import { GATE_IDS, MACHINE_KIND_IDS, STATION_IDS, TEST_KIND_IDS, STAGES } from '@norther/core';
 import { z } from 'zod';
 
 /** More than any form has, so that a record stays a record. */
@@ -39,7 +39,8 @@ export const ReadValues = z
   .record(z.string(), z.unknown())
   .refine((v) => JSON.stringify(v).length <= MOST_JSON, `At most ${MOST_JSON} characters.`);
 export const BodyName = z.enum(['stator', 'rotor', 'motor']);
-export const StationName = z.enum(STATIONS.map((s) => s.id) as [string, ...string[]]);
+export const StationName = z.enum(STATION_IDS as [string, ...string[]]);
+export const MachineKindName = z.enum(MACHINE_KIND_IDS as [string, ...string[]]);
 export const GateName = z.enum(GATE_IDS as [string, ...string[]]);
 export const TestKindName = z.enum(TEST_KIND_IDS);
 export const StageName = z.enum(Object.keys(STAGES) as [string, ...string[]]);

@@ -1,8 +1,14 @@
 /** A record from outside may be damaged by hand: what nobody can have done is refused, what may have happened is not. */
-import { STATIONS, requiredBefore, stationOf, type StationId } from '@norther/core';
+import * as core from '@norther/core';
+import type { StationId } from '@norther/core';
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { impossibleIn, type MotorDocument } from '../src/index.ts';
+
+const ROUTE = core.newestRoute('ac-rewind');
+const STATIONS = core.stationsOf(ROUTE);
+const stationOf = (station: StationId) => core.stationOf(ROUTE, station);
+const requiredBefore = (station: StationId) => core.requiredBefore(ROUTE, station);
 
 const now = Date.parse('2026-03-20T12:00:00.000Z');
 const at = '2026-03-18T06:00:00.000Z';
@@ -29,11 +35,14 @@ const upTo = (n: number) => order.slice(0, n).map((station, i) => step(station, 
 
 const document = (change: Partial<MotorDocument> = {}, motor: object = {}): MotorDocument => ({
   format: 'norther.motor',
-  version: 5,
+  version: 6,
   core: '0.3.0',
   motor: {
     id: id(),
     number: '4001',
+    kind: 'three-phase',
+    route: 'ac-rewind',
+    routeVersion: 1,
     customer: 'Nordlund Quarry',
     machine: 'Crusher',
     maker: '',

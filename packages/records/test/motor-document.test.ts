@@ -1,17 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { MotorDocument, openMotorDocument, openWindingDocument, WindingDocument } from '../src/index.ts';
+import { MOTOR_FORMAT_VERSION, MotorDocument, openMotorDocument, openWindingDocument, WindingDocument } from '../src/index.ts';
 
 const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 5,
+  version: 6,
   core: '0.2.0',
   motor: {
     id,
     number: '4001',
+    kind: 'three-phase',
+    route: 'ac-rewind',
+    routeVersion: 1,
     customer: 'Nordlund Quarry',
     machine: 'Crusher',
     maker: '',
@@ -55,7 +58,7 @@ describe('a motor’s record as a file', () => {
     ['something else', { hello: 1 }, 'file.not-a-motor'],
     ['a list', [], 'file.not-a-motor'],
     ['nothing', null, 'file.not-a-motor'],
-    ['a newer format', { ...document, version: 6 }, 'file.newer'],
+    ['a newer format', { ...document, version: MOTOR_FORMAT_VERSION + 1 }, 'file.newer'],
     ['an unknown old format', { ...document, version: 0 }, 'file.too-old'],
   ])('refuses %s politely', (_name, data, code) => {
     const opened = openMotorDocument(data);

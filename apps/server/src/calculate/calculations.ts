@@ -214,11 +214,12 @@ export const CALCULATIONS = {
   'data-card'({ typed, line, plate }: CardRequest) {
     const shorthand = line === undefined ? null : readShorthand(line);
     const { plate: read, findings } = readNameplate(plate);
-    return answer({
-      shorthand,
-      plateFindings: findings,
-      ...checkDataCard({ ...shorthand?.fills, ...typed }, read),
-    });
+    const {
+      plan: _plan,
+      moments: _moments,
+      ...checked
+    } = checkDataCard({ ...shorthand?.fills, ...typed }, read);
+    return answer({ shorthand, plateFindings: findings, ...checked });
   },
 
   test({ kind, typed, plate, card, csv }: TestRequest) {
@@ -230,8 +231,7 @@ export const CALCULATIONS = {
     const notes = opened ? notesOfLog(opened.findings) : '';
     const outcome = judgeTest(kind, notes ? { ...typed, logNotes: notes } : typed, {
       plate: read,
-      analysis: checked?.analysis ?? null,
-      meanTurnMeasured: checked?.card.meanTurn !== undefined,
+      plan: checked?.plan ?? null,
       ...(log ? { log } : {}),
     });
     if (!outcome.ok) throw badInput(outcome.findings);

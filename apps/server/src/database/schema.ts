@@ -74,6 +74,10 @@ export const motors = pgTable(
     id: uuid('id').primaryKey(),
     shopId: uuid('shop_id').notNull(),
     number: text('number').notNull(),
+    /** Kind of machine; the defaults are what every motor was before there were others. */
+    kind: text('kind').notNull().default('three-phase'),
+    route: text('route').notNull().default('ac-rewind'),
+    routeVersion: integer('route_version').notNull().default(1),
     customer: text('customer').notNull(),
     machine: text('machine').notNull(),
     maker: text('maker').notNull(),

@@ -1,18 +1,17 @@
 /** Loads the made-up shop; times are relative to now, so that the floor always looks alive. */
 import {
   checkDataCard,
-  CLOSING,
   CORE_VERSION,
   jointKey,
-  OPENING,
+  newestRoute,
   planKey,
   readDataCard,
   readForm,
   readNameplate,
   stationOf,
-  STATIONS,
+  stationsOf,
   TEST_KINDS,
-  TRACKS,
+  type Station,
   type StationId,
 } from '@norther/core';
 import { MOTOR_FORMAT, openMotorDocument } from '@norther/records';
@@ -71,6 +70,10 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
   }
 }
 
+const ROUTE = newestRoute('ac-rewind');
+const idsOf = (stations: readonly Station[]) => stations.map((s) => s.id);
+const STATOR = idsOf(ROUTE.tracks.stator);
+
 /** A motor of the demo as a file of the format that knew times only; opening it puts all in order. */
 function demoDocument(m: DemoMotor, now: number): unknown {
   const ago = (h: number) => new Date(now - h * 3_600_000).toISOString();
@@ -104,12 +107,12 @@ function demoDocument(m: DemoMotor, now: number): unknown {
 
   const signedOf = (track: readonly StationId[], last: StationId | null | undefined) =>
     last ? track.slice(0, track.indexOf(last) + 1) : [];
-  const opened = m.working.some(([s]) => s === 'intake') ? [] : OPENING;
+  const opened = m.working.some(([s]) => s === 'intake') ? [] : idsOf(ROUTE.opening);
   const signed = [
     ...opened,
-    ...signedOf(TRACKS.stator, m.stator),
-    ...signedOf(TRACKS.rotor, m.rotor),
-    ...signedOf(CLOSING, m.together),
+    ...signedOf(STATOR, m.stator),
+    ...signedOf(idsOf(ROUTE.tracks.rotor), m.rotor),
+    ...signedOf(idsOf(ROUTE.closing), m.together),
   ];
   const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
   const signedAgo = new Map<StationId, number>();
@@ -117,7 +120,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
   for (const [i, station] of signed.entries()) {
     const at = m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
     signedAgo.set(station, at);
-    const by = stationOf(station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
+    const by = stationOf(ROUTE, station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
     const record = demoRecord(station, m);
     steps.push({
       id: uuidV7(),
@@ -150,7 +153,9 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     const filled = r.typed;
     const { numbers, texts } = readForm(kind.fields, filled);
     // Of a station that is signed the reading was taken while it was in hand.
-    const station = STATIONS.find((s) => s.tests.some((t) => t.kind === r.kind && t.stage === r.stage));
+    const station = stationsOf(ROUTE).find((s) =>
+      s.tests.some((t) => t.kind === r.kind && t.stage === r.stage),
+    );
     const done = station && signedAgo.get(station.id);
     return {
       id: uuidV7(),
@@ -257,7 +262,7 @@ function plannedReadings(m: DemoMotor, checked: ReturnType<typeof checkDataCard>
   const r20 = analysis.figures.lineResistance20?.value ?? 1;
   const ohms = (factor: number) => (r20 * 1.0079 * factor).toPrecision(4);
   const passed = (station: StationId) =>
-    m.stator !== null && TRACKS.stator.indexOf(m.stator) >= TRACKS.stator.indexOf(station);
+    m.stator !== null && STATOR.indexOf(m.stator) >= STATOR.indexOf(station);
   const list: DemoReading[] = [];
   if (passed('connect') && !has('polarity', 'before-varnish'))
     list.push({

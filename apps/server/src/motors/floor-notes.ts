@@ -1,5 +1,5 @@
 /** The few words the floor writes on a motor's rail. */
-import { standingOf, stationOf, type StepRecord } from '@norther/core';
+import { kindAndRoute, standingOf, stationOf, type StepRecord } from '@norther/core';
 import type { FloorRow } from './motors.repository.ts';
 import { isoOf } from './rows-from-json.ts';
 
@@ -13,7 +13,8 @@ export interface FloorNote {
 }
 
 export function openNotes(row: FloorRow): FloorNote[] {
-  const { standings } = standingOf(row.steps as readonly StepRecord[], row.holds);
+  const { route } = kindAndRoute(row.motor);
+  const { standings } = standingOf(route, row.steps as readonly StepRecord[], row.holds);
   return standings.map((s) => ({
     body: s.body,
     station: s.station,
@@ -29,7 +30,7 @@ export function openNotes(row: FloorRow): FloorNote[] {
             ? 'waits for the stator'
             : 'ready to go'
         : s.state === 'working'
-          ? stationOf(s.station!).title.toLowerCase()
-          : `waits for ${stationOf(s.station!).name.toLowerCase()}`),
+          ? stationOf(route, s.station!).title.toLowerCase()
+          : `waits for ${stationOf(route, s.station!).name.toLowerCase()}`),
   }));
 }

@@ -1,6 +1,7 @@
 /** Everything about one motor, judged: the stored records and what the core makes of them. */
 import {
   judgeVisit,
+  kindAndRoute,
   type GateState,
   type HowToJudge,
   type JudgedVisit,
@@ -60,7 +61,12 @@ export interface JudgedMotor extends Pick<JudgedVisit, 'plans' | 'facts'> {
 
 /** The stored rows as the core knows a visit. */
 export const visitOf = (rows: MotorRows): Visit =>
-  ({ ...rows, number: rows.motor.number, plate: rows.motor.plate }) as unknown as Visit;
+  ({
+    ...rows,
+    ...kindAndRoute(rows.motor),
+    number: rows.motor.number,
+    plate: rows.motor.plate,
+  }) as unknown as Visit;
 
 /** A motor that is about to be changed: judged only as far as a decision asks, and not before it does. */
 export class MotorToChange {

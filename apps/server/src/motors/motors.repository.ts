@@ -1,6 +1,6 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION } from '@norther/core';
+import { CORE_VERSION, machineKind, newestRoute } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type {
   EventRecord,
@@ -31,6 +31,9 @@ const iso = (d: Date | null) => (d ? d.toISOString() : null);
 export const motorOf = (r: Row<typeof motors>): MotorRecord => ({
   id: r.id,
   number: r.number,
+  kind: r.kind,
+  route: r.route,
+  routeVersion: r.routeVersion,
   customer: r.customer,
   machine: r.machine,
   maker: r.maker,
@@ -65,6 +68,9 @@ export const eventOf = (r: Row<typeof events>): EventRecord => ({
   why: r.why,
   order: r.order,
 });
+
+/** The route that a motor of this kind begins with today. */
+const routeOfKind = (kind: string) => newestRoute(machineKind(kind).route);
 
 export const wordsOf = (m: Pick<MotorEntry, 'number' | 'customer' | 'machine' | 'maker' | 'serial'>) =>
   [m.number, m.customer, m.machine, m.maker, m.serial].join(' ').toLowerCase();
@@ -103,6 +109,9 @@ const floorQuery = (db: Db) =>
     .select({
       id: motors.id,
       number: motors.number,
+      kind: motors.kind,
+      route: motors.route,
+      routeVersion: motors.routeVersion,
       customer: motors.customer,
       machine: motors.machine,
       maker: motors.maker,
@@ -131,7 +140,17 @@ export interface HistoryPage {
 export interface FloorRow {
   readonly motor: Pick<
     MotorRecord,
-    'id' | 'number' | 'customer' | 'machine' | 'maker' | 'serial' | 'promisedAt' | 'rush'
+    | 'id'
+    | 'number'
+    | 'kind'
+    | 'route'
+    | 'routeVersion'
+    | 'customer'
+    | 'machine'
+    | 'maker'
+    | 'serial'
+    | 'promisedAt'
+    | 'rush'
   >;
   /** Their instants as PostgreSQL writes them. */
   readonly steps: readonly Pick<StepRecord, 'station' | 'takenAt' | 'takenBy' | 'signedAt' | 'signedBy'>[];
@@ -296,12 +315,15 @@ export class MotorsRepository {
     entry: MotorEntry,
     arrivedAt: Date,
   ): Promise<MotorRecord> {
+    const route = routeOfKind(entry.kind);
     const [row] = await tx
       .insert(motors)
       .values({
         id,
         shopId,
         ...entry,
+        route: route.id,
+        routeVersion: route.version,
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
         arrivedAt,
         words: wordsOf(entry),
@@ -316,13 +338,15 @@ export class MotorsRepository {
     tx: Transaction,
     id: string,
     version: number,
-    entry: Omit<MotorEntry, 'number'>,
+    { kind, ...entry }: Omit<MotorEntry, 'number' | 'kind'> & { readonly kind?: string | undefined },
     number: string,
   ): Promise<MotorRecord | null> {
+    const route = kind === undefined ? null : routeOfKind(kind);
     const [row] = await tx
       .update(motors)
       .set({
         ...entry,
+        ...(route && kind !== undefined ? { kind, route: route.id, routeVersion: route.version } : {}),
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
         words: wordsOf({ ...entry, number }),
         version: version + 1,

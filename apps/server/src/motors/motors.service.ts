@@ -1,6 +1,6 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
-import { finding, readForm, IDENTITY_FIELDS, readNameplate, STATIONS } from '@norther/core';
+import { ANY_STATION, finding, IDENTITY_FIELDS, machineKind, readForm } from '@norther/core';
 import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
@@ -21,7 +21,7 @@ export interface FloorMotor {
 }
 
 const DAY = 86_400_000;
-const ON_THE_LINE: ReadonlySet<string> = new Set(STATIONS.filter((s) => s.equipment).map((s) => s.id));
+const ON_THE_LINE: ReadonlySet<string> = new Set(ANY_STATION.filter((s) => s.equipment).map((s) => s.id));
 
 @Injectable()
 export class MotorsService {
@@ -107,11 +107,18 @@ export class MotorsService {
 
   change(person: Person, write: WriteKey, number: string, change: MotorChange): Promise<MotorRecord> {
     const { version, why, ...entry } = change;
-    refuseWrongPlate({ ...entry, number });
     return this.writer.once(person, write, async ({ tx, record }) => {
       const { file } = await this.locked({ tx, person }, number);
       const before = file.motor;
+      const kind = entry.kind ?? before.kind;
+      refuseWrongPlate({ ...entry, kind, number });
       refuseGone(before, person, why);
+      if (kind !== before.kind && hasBegun(file))
+        throw conflict(
+          'motor.kind-fixed',
+          `Motor ${number} has a card, a reading or a signature as ${machineKind(before.kind).name}: withdraw it, and take it in again as what it is.`,
+          ['kind'],
+        );
       const after = await this.motors.update(tx, before.id, version, entry, number);
       if (!after) throw stale(before, change);
       await record({ motorId: before.id, what: 'motor changed', before, after, why });
@@ -150,10 +157,14 @@ function floorOf(rows: readonly FloorRow[]): FloorMotor[] {
   }));
 }
 
+/** Whether anything stands on record that was read as of one kind of machine. */
+const hasBegun = ({ windings, readings, steps }: MotorRows) =>
+  windings.length + readings.length > 0 || steps.some((s) => s.signedAt !== null);
+
 function refuseWrongPlate(entry: MotorEntry) {
   const findings = [
     ...readForm(IDENTITY_FIELDS, entry as unknown as Record<string, string>).findings,
-    ...readNameplate(entry.plate).findings,
+    ...machineKind(entry.kind).readPlate(entry.plate).findings,
   ].filter((f) => f.severity === 'stop');
   if (findings.length > 0) throw badInput(findings);
 }

@@ -43,6 +43,9 @@ export const motorOfJson = (r: JsonRow): MotorRecord =>
   ({
     id: r['id'],
     number: r['number'],
+    kind: r['kind'],
+    route: r['route'],
+    routeVersion: r['route_version'],
     customer: r['customer'],
     machine: r['machine'],
     maker: r['maker'],

@@ -5,7 +5,8 @@ import {
   cutList,
   supplyOf,
   writeShorthand,
-  type CheckedCard,
+  asThreePhase,
+  type ThreePhaseCard,
   type CutList,
   type WindingAnalysis,
 } from '@norther/core';
@@ -37,7 +38,7 @@ export interface PlanQuestion {
 
 interface Plan extends PlanQuestion {
   readonly judged: JudgedMotor;
-  readonly card: CheckedCard;
+  readonly card: ThreePhaseCard;
   readonly analysis: WindingAnalysis;
   readonly line: string;
 }
@@ -107,8 +108,9 @@ function planOf(question: PlanQuestion): Plan {
         : question.role === 'proposed'
           ? plans.proposed
           : plans.toMake;
-  const card = wanted?.analysis ? wanted : plans.asFound;
+  const card = asThreePhase(wanted?.plan ? wanted : plans.asFound);
   const { number } = question.rows.motor;
+  if (!card) throw new Problem(404, `There is no such file of a ${plans.machine.name} motor.`, []);
   if (!card.analysis)
     throw new Problem(
       409,

@@ -9,29 +9,14 @@ import {
   type LimitScale,
   type Stage,
   type Verdict,
-  type WindingAnalysis,
 } from '@norther/core';
-import { slotRing, WHITE_SHEET } from '@norther/drawings';
+import { boreDrawing, WHITE_SHEET } from '@norther/drawings';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { drawScene } from './draw-scene.ts';
 import { INK, MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
 
 const WORD: Readonly<Record<Verdict, string>> = { sound: 'sound', watch: 'watch', stop: 'stop' };
 const STATE = { ready: 'Ready', held: 'Held', failed: 'Failed', 'in-work': 'In work' } as const;
-
-/** Spans as a winder says them; of coils wound one by one the shortest and the longest. */
-function spansOf(layout: WindingAnalysis['layout']): string {
-  const pitches = [...new Set(layout.coils.map((c) => c.pitch))].sort((a, b) => b - a);
-  if (pitches.length <= 4) return pitches.map((p) => `1-${p + 1}`).join(', ');
-  return `1-${pitches.at(-1)! + 1} to 1-${pitches[0]! + 1}`;
-}
-
-function turnsOf({ layout, winding }: WindingAnalysis): string {
-  const mean = layout.meanTurns ?? winding.turnsPerCoil;
-  const turns = [...new Set(layout.coils.map((c) => Math.round(c.turnShare * mean)))].sort((a, b) => a - b);
-  if (turns.length === 1) return String(turns[0]);
-  return turns.length <= 4 ? turns.join(', ') : `${turns[0]} to ${turns.at(-1)}`;
-}
 
 export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer> {
   const { file } = judged;
@@ -108,8 +93,8 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   }
 
   // Winding with its drawing.
-  const analysis = judged.plans.toMake.analysis;
-  if (analysis) {
+  const { plan } = judged.plans.toMake;
+  if (plan) {
     if (y > PAGE.height - 330) {
       doc.addPage();
       y = MARGIN;
@@ -124,34 +109,13 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
       12,
       true,
     );
-    const w = analysis.winding;
-    const lines: [string, string][] = [
-      ['Slots, poles', `${w.slots} slots, ${w.poles} poles`],
-      ['Coil span', spansOf(analysis.layout)],
-      ['Turns in a coil', turnsOf(analysis)],
-      ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
-      ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
-      ['Free ends', `${analysis.coilEnds}, ${analysis.connection.endsPerLead} on a lead`],
-      ...Object.values(analysis.figures)
-        .filter((f) =>
-          [
-            'windingFactor',
-            'gapDensity',
-            'toothDensity',
-            'currentDensity',
-            'lineResistance25',
-            'copperMass',
-          ].includes(f.id),
-        )
-        .map((f): [string, string] => [f.name, `${showShort(f.value)} ${f.unit}`]),
-    ];
     let ly = y + 20;
-    for (const [label, value] of lines) {
+    for (const [label, value] of plan.lines) {
       words(label, MARGIN, ly, 9.5, false, WHITE_SHEET.graphite);
       figures(value, MARGIN + 130, ly, 9.5);
       ly += 14;
     }
-    drawScene(doc, slotRing(analysis.layout, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
+    drawScene(doc, boreDrawing(plan, { size: 480 }), PAGE.width - MARGIN - 280, y + 6, 280 / 480);
   }
 
   return sheet.close();

@@ -1,14 +1,6 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
-import {
-  CORE_VERSION,
-  finding,
-  judgeTest,
-  readNameplate,
-  TEST_KINDS,
-  voidedBy,
-  type Stage,
-} from '@norther/core';
+import { CORE_VERSION, finding, judgeTest, TEST_KINDS, voidedBy, type Stage } from '@norther/core';
 import type { ReadingEntry } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
@@ -41,6 +33,13 @@ export class TestPanelService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       refuseGone(judged.file.motor, person, '');
+      const { machine } = judged.visit;
+      if (!machine.tests.includes(kind.id))
+        throw badInput([
+          finding('stop', 'test.of-another-kind', `${kind.title} is no test of a ${machine.name} motor.`, [
+            'kind',
+          ]),
+        ]);
       if (!kind.stages.includes(stage))
         throw badInput([
           finding(
@@ -54,7 +53,7 @@ export class TestPanelService {
       // Only what was typed is kept: what is assumed is said as such whenever it is judged.
       const typed = withoutEmpty(entry.typed);
       const { values, findings } = kind.read(typed, {
-        plate: readNameplate(judged.file.motor.plate).plate,
+        plate: judged.visit.machine.readPlate(judged.file.motor.plate).plate,
         ...(entry.log ? { log: entry.log } : {}),
       });
       if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);

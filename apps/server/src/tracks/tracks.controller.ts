@@ -1,6 +1,6 @@
 import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { GateId, StationId } from '@norther/core';
+import type { StationId } from '@norther/core';
 import { AmendStep, GateName, RaiseHold, SignStep, StationName, WithReason } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { notFound } from '../http/problem.ts';
@@ -16,7 +16,7 @@ class ReasonGiven extends createZodDto(WithReason) {}
 
 const station = (name: string): StationId => {
   if (!StationName.safeParse(name).success) throw notFound(`Station ${name}`);
-  return name as StationId;
+  return name;
 };
 
 @ApiTags('tracks')
@@ -103,6 +103,6 @@ export class TracksController {
     @Body() body: ReasonGiven,
   ) {
     if (!GateName.safeParse(gate).success) throw notFound(`Gate ${gate}`);
-    return this.tracks.pass(person, write, number, gate as GateId, body.reason);
+    return this.tracks.pass(person, write, number, gate, body.reason);
   }
 }

@@ -1,18 +1,19 @@
 /** Stations, holds and gates: who may do what next. */
 import { Injectable } from '@nestjs/common';
 import {
-  checkDataCard,
   checkGate,
   checkSigning,
   finding,
+  gateOf,
+  hasStation,
   mayGoOn,
   passOf,
-  records,
   restingOn,
   signerOf,
   stationOf,
   type Finding,
   type GateId,
+  type Station,
   type StationId,
 } from '@norther/core';
 import type { HoldRecord } from '@norther/records';
@@ -31,6 +32,12 @@ import { TracksRepository } from './tracks.repository.ts';
 const notYet = (findings: readonly Finding[]) => new Problem(409, findings[0]!.message, findings);
 const stops = (findings: readonly Finding[]) => findings.filter((f) => f.severity === 'stop');
 
+/** @throws when the motor's route has no such station */
+function stationAt({ visit }: MotorToChange, id: StationId): Station {
+  if (!hasStation(visit.route, id)) throw notFound(`Station ${id}`);
+  return stationOf(visit.route, id);
+}
+
 @Injectable()
 export class TracksService {
   constructor(
@@ -46,8 +53,9 @@ export class TracksService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       const { file } = judged;
+      const { title } = stationAt(judged, station);
       const step = file.steps.find((s) => s.station === station);
-      if (step?.signedAt) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
+      if (step?.signedAt) throw conflict('step.signed', `${title} is signed already.`);
       refuseGone(file.motor, person, '');
       const against = mayGoOn(judged, station);
       if (against.length > 0) throw notYet(against);
@@ -79,11 +87,12 @@ export class TracksService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       const { file } = judged;
+      const at = stationAt(judged, station);
       const step = file.steps.find((s) => s.station === station);
       if (step?.signedAt)
-        throw conflict('step.signed', `${stationOf(station).title} is signed already, by ${step.signedBy}.`);
+        throw conflict('step.signed', `${at.title} is signed already, by ${step.signedBy}.`);
       refuseGone(file.motor, person, why);
-      const wrongRole = signerOf(station, person.role);
+      const wrongRole = signerOf(at, person.role);
       if (wrongRole.length > 0) throw new Problem(403, wrongRole[0]!.message, wrongRole);
       const against = mayGoOn(judged, station);
       if (against.length > 0) throw notYet(against);
@@ -102,9 +111,9 @@ export class TracksService {
         at: context.now,
         by: person.name,
       });
-      if (!signed) throw conflict('step.signed', `${stationOf(station).title} is signed already.`);
-      if (records(station, 'wireWound')) await this.keepAsWound(context, judged, typed);
-      if (stationOf(station).ends === 'visit') await this.rows.ship(context.tx, file.motor.id, context.now);
+      if (!signed) throw conflict('step.signed', `${at.title} is signed already.`);
+      await this.keepAsWound(context, judged, typed);
+      if (at.ends === 'visit') await this.rows.ship(context.tx, file.motor.id, context.now);
       await context.record({
         motorId: file.motor.id,
         what: `${station} signed`,
@@ -116,50 +125,47 @@ export class TracksService {
     });
   }
 
-  /** What was wound becomes the bench's as wound, and its copper leaves the reel it came from. */
+  /** What was wound becomes the bench's as wound, and its copper leaves the reels it came from. */
   private async keepAsWound(
     context: WriteContext,
     { file, plans }: MotorToChange,
     typed: Record<string, string>,
   ) {
-    const plan = plans.toMake;
+    const { machine, toMake, plate, shop } = plans;
+    const wound = machine.asWound(toMake, typed, plate, shop);
+    if (!wound) return;
     const motorId = file.motor.id;
-    const made = { ...plan.typed, turns: plan.typed['turns'] ?? '', wires: typed['wireWound'] ?? '' };
-    const mean = plan.analysis?.layout.meanTurns ?? plan.analysis?.winding.turnsPerCoil;
-    if (Number(typed['turnsWound']) !== mean && typed['turnsWound']) made.turns = typed['turnsWound'];
-    const wound = checkDataCard(made, plans.plate, false, plans.shop);
-    if (!file.windings.some((w) => w.role === 'as-wound') && plan.analysis)
+    if (!file.windings.some((w) => w.role === 'as-wound') && toMake.plan)
       await this.windings.save(context.tx, {
         id: uuidV7(),
         shopId: context.person.shopId,
         motorId,
         role: 'as-wound',
-        typed: made,
-        values: { ...wound.card },
+        typed: { ...wound.typed },
+        values: machine.values(wound.typed),
         version: 0,
         changedAt: context.now,
         changedBy: context.person.name,
         anotherPlan: false,
       });
-    const name = typed['reel']?.trim();
-    if (!name) return;
-    const kg = wound.analysis?.figures.copperMass?.value ?? 0;
-    const reel = await this.stores.draw(context.tx, context.person.shopId, name, kg);
-    if (!reel)
-      throw badInput([
-        finding(
-          'stop',
-          'station.reel-unknown',
-          `There is no reel ${name} in the stores: write the number that stands on it, or leave it empty.`,
-          ['reel'],
-        ),
-      ]);
-    if (kg > 0)
-      await context.record({
-        motorId,
-        what: `${kg.toFixed(1)} kg taken from reel ${reel.name}`,
-        after: { left: `${reel.massKg.toFixed(1)} kg` },
-      });
+    for (const { reel: name, field, kg } of wound.wire) {
+      const reel = await this.stores.draw(context.tx, context.person.shopId, name, kg);
+      if (!reel)
+        throw badInput([
+          finding(
+            'stop',
+            'station.reel-unknown',
+            `There is no reel ${name} in the stores: write the number that stands on it, or leave it empty.`,
+            [field],
+          ),
+        ]);
+      if (kg > 0)
+        await context.record({
+          motorId,
+          what: `${kg.toFixed(1)} kg taken from reel ${reel.name}`,
+          after: { left: `${reel.massKg.toFixed(1)} kg` },
+        });
+    }
   }
 
   /** What was signed is corrected in the open: the old stays readable in the history. */
@@ -181,7 +187,7 @@ export class TracksService {
       if (!step?.signedAt)
         throw conflict(
           'step.not-signed',
-          `${stationOf(station).title} is not signed; there is nothing to amend.`,
+          `${stationAt(judged, station).title} is not signed; there is nothing to amend.`,
         );
       refuseGone(file.motor, person, reason);
       if (person.role !== 'lead' && step.signedBy !== person.name)
@@ -207,12 +213,14 @@ export class TracksService {
     if (person.role !== 'lead')
       throw forbidden('A station is opened again by a lead, with a written reason.');
     return this.writer.once(person, write, async (context) => {
-      const { file } = await this.motors.locked(context, number);
+      const judged = await this.motors.locked(context, number);
+      const { file } = judged;
+      const { title } = stationAt(judged, station);
       refuseGone(file.motor, person, reason);
       if (!file.steps.some((s) => s.station === station && s.signedAt))
-        throw conflict('step.not-signed', `${stationOf(station).title} is not signed; it is open as it is.`);
+        throw conflict('step.not-signed', `${title} is not signed; it is open as it is.`);
       const open = file.steps.filter(
-        (s) => s.signedAt && restingOn(station).includes(s.station as StationId),
+        (s) => s.signedAt && restingOn(judged.visit.route, station).includes(s.station),
       );
       for (const step of open) {
         await this.tracks.reopen(context.tx, step.id);
@@ -274,7 +282,9 @@ export class TracksService {
       const earlier = passOf(visit, gate);
       if (earlier)
         throw conflict('gate.passed', `${earlier.by} has passed this gate already: ${earlier.reason}`);
-      const state = checkGate(gate, facts);
+      const asked = gateOf(visit.route, gate);
+      if (!asked) throw notFound(`Gate ${gate}`);
+      const state = checkGate(asked, facts);
       if (state.open) throw conflict('gate.open', 'This gate is open; it needs no reason.');
       await this.tracks.pass(context.tx, {
         id: uuidV7(),

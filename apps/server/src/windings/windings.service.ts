@@ -1,14 +1,6 @@
 /** Data cards and proposals: saving what was typed, with what it reads as; releasing a proposal; marking joints. */
 import { Injectable } from '@nestjs/common';
-import {
-  finding,
-  jointKey,
-  nameOfPlan,
-  planKey,
-  readDataCard,
-  standingMarks,
-  type VisitWinding,
-} from '@norther/core';
+import { finding, jointKey, nameOfPlan, standingMarks, type Plan, type VisitWinding } from '@norther/core';
 import type { JointMarkEntry, JointMarkRecord, WindingChange, WindingRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
@@ -34,13 +26,12 @@ export class WindingsService {
     role: WindingRecord['role'],
     change: WindingChange,
   ): Promise<WindingRecord> {
-    const { card } = readDataCard(change.typed);
-    const values = { ...card } as Record<string, unknown>;
     return this.writer.once(person, write, async (context) => {
       const { tx, now, record } = context;
       const judged = await this.motors.locked(context, number);
       const { file } = judged;
       refuseGone(file.motor, person, change.why);
+      const values = { ...judged.visit.machine.values(change.typed) };
       const motorId = file.motor.id;
       const before = file.windings.find((w) => w.role === role) ?? null;
       // What a lead keeps is released with it; anybody else's proposal waits for one.
@@ -87,7 +78,7 @@ export class WindingsService {
       if (!before) throw conflict('proposal.none', 'There is no proposal to release.');
       if (before.releasedAt)
         throw conflict('proposal.released', `${before.releasedBy} has released it already.`);
-      if (!judged.plans.proposed?.analysis)
+      if (!judged.plans.proposed?.plan)
         throw new Problem(
           409,
           'This proposal cannot be wound as it is, so it cannot be released.',
@@ -116,8 +107,8 @@ export class WindingsService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       refuseGone(judged.file.motor, person, entry.note);
-      const { layout, connection } = analysisOf(judged);
-      if (entry.plan !== planKey(layout) || !connection.joints.some((j) => jointKey(j) === entry.joint))
+      const plan = planOf(judged);
+      if (entry.plan !== plan.key || !plan.joints.some((j) => jointKey(j) === entry.joint))
         throw conflict(
           'joint.not-in-plan',
           'The plan has no such joint any more: somebody changed it. Open the connection sheet again.',
@@ -139,19 +130,18 @@ export class WindingsService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       refuseGone(judged.file.motor, person, '');
-      const { layout, connection } = analysisOf(judged);
-      const marks = standingMarks(layout, connection, judged.file.jointMarks);
-      const open = connection.joints.filter((j) => marks.get(j.number)?.mark !== 'made');
+      const plan = planOf(judged);
+      const marks = standingMarks(plan.key, plan.joints, judged.file.jointMarks);
+      const open = plan.joints.filter((j) => marks.get(j.number)?.mark !== 'made');
       const wrong = open.filter((j) => marks.get(j.number)?.mark === 'wrong');
       if (wrong.length > 0)
         throw conflict(
           'joint.wrong-open',
           `Joint ${wrong.map((j) => j.number).join(', ')} is marked wrong: open it again and make it anew, one by one.`,
         );
-      const plan = planKey(layout);
       for (const joint of open)
         await this.addMark(context, judged.file.motor.id, {
-          plan,
+          plan: plan.key,
           joint: jointKey(joint),
           mark: 'made',
           note: '',
@@ -177,13 +167,13 @@ export class WindingsService {
   }
 }
 
-function analysisOf({ plans }: MotorToChange) {
-  const { analysis } = plans.toMake;
-  if (!analysis)
+function planOf({ plans }: MotorToChange): Plan {
+  const { plan } = plans.toMake;
+  if (!plan)
     throw new Problem(409, 'There is no winding whose joints could be marked yet: fill the data card.', [
       finding('stop', 'joint.no-plan', 'There is no winding yet.', ['joint']),
     ]);
-  return analysis;
+  return plan;
 }
 
 /** Whether the winding to be made is another one once `next` stands in its role's place. */

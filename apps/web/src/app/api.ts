@@ -53,7 +53,17 @@ export interface FloorNote {
 export interface FloorMotor {
   readonly motor: Pick<
     MotorRecord,
-    'id' | 'number' | 'customer' | 'machine' | 'maker' | 'serial' | 'promisedAt' | 'rush'
+    | 'id'
+    | 'number'
+    | 'kind'
+    | 'route'
+    | 'routeVersion'
+    | 'customer'
+    | 'machine'
+    | 'maker'
+    | 'serial'
+    | 'promisedAt'
+    | 'rush'
   >;
   /** Stations in hand, or signed within the last day. */
   readonly recent: readonly Pick<StepRecord, 'station' | 'takenAt' | 'signedAt'>[];

@@ -2,6 +2,7 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Broken } from './broken.tsx';
 import { Shop } from './shop.tsx';
+import { KindSheet } from '../machine-kinds/kind-sheet.tsx';
 import { SignIn } from '../sign-in/sign-in.tsx';
 
 const lazy = <T extends string>(load: () => Promise<Record<T, React.ComponentType>>, name: T) => ({
@@ -25,20 +26,14 @@ export const router = createBrowserRouter([
         path: 'motor/:number',
         children: [
           { index: true, ...lazy(() => import('../motor/motor.tsx'), 'Motor') },
-          { path: 'card', ...lazy(() => import('../data-card/data-card.tsx'), 'DataCard') },
-          {
-            path: 'winding',
-            ...lazy(() => import('../winding-bench/winding-bench.tsx'), 'WindingBench'),
-          },
-          {
-            path: 'connection',
-            ...lazy(() => import('../connection-bench/connection-bench.tsx'), 'ConnectionBench'),
-          },
+          { path: 'card', element: <KindSheet sheet="card" /> },
+          { path: 'winding', element: <KindSheet sheet="winding" /> },
+          { path: 'connection', element: <KindSheet sheet="connection" /> },
           { path: 'traveller', ...lazy(() => import('../traveller/traveller.tsx'), 'Traveller') },
           { path: 'tests', ...lazy(() => import('../test-panel/test-panel.tsx'), 'TestPanel') },
           { path: 'verdict', ...lazy(() => import('../verdict/verdict.tsx'), 'Verdict') },
-          { path: 'search', ...lazy(() => import('../search/search.tsx'), 'Search') },
-          { path: 'cut', ...lazy(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet') },
+          { path: 'search', element: <KindSheet sheet="search" /> },
+          { path: 'cut', element: <KindSheet sheet="cut" /> },
         ],
       },
       { path: '*', Component: () => <Navigate to="/" replace /> },

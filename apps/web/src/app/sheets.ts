@@ -1,4 +1,6 @@
 /** The set of sheets: those of the shop and those of one motor. */
+import { kindViews, type KindSheetName } from '../machine-kinds/kinds.ts';
+
 export const SHOP_SHEETS = [
   { key: 'F1', name: 'Floor', to: '/' },
   { key: 'F2', name: 'Take in', to: '/new' },
@@ -17,3 +19,17 @@ export const MOTOR_SHEETS = [
   { key: '8', name: 'Search', to: '/search' },
   { key: '9', name: 'Cut', to: '/cut' },
 ] as const;
+
+const OF_THE_KIND: ReadonlySet<string> = new Set<KindSheetName>([
+  'card',
+  'winding',
+  'connection',
+  'search',
+  'cut',
+]);
+
+/** The sheets that a motor of this kind has, each with the key it has for every kind. */
+export function sheetsOf(kind: string) {
+  const { sheets } = kindViews(kind);
+  return MOTOR_SHEETS.filter(({ to }) => !OF_THE_KIND.has(to.slice(1)) || to.slice(1) in sheets);
+}

@@ -1,9 +1,14 @@
 /** The file of a motor as the core knows a visit: the same rules in the browser as on the server. */
-import { factsOf, plansOf, type GateFacts, type Plans, type Visit } from '@norther/core';
+import { factsOf, kindAndRoute, plansOf, type GateFacts, type Plans, type Visit } from '@norther/core';
 import type { MotorFile } from './api.ts';
 
 export const visitOf = (file: MotorFile): Visit =>
-  ({ ...file, number: file.motor.number, plate: file.motor.plate }) as unknown as Visit;
+  ({
+    ...file,
+    ...kindAndRoute(file.motor),
+    number: file.motor.number,
+    plate: file.motor.plate,
+  }) as unknown as Visit;
 
 export interface Judged {
   readonly visit: Visit;

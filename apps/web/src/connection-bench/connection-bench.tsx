@@ -18,24 +18,19 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { isTyping } from '../kit/is-typing.ts';
 import { Key } from '../kit/key.tsx';
 import { PhaseBox } from '../kit/marks.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { JoiningPanel } from './joining-panel.tsx';
 import { JointTable } from './joint-table.tsx';
-import { plannedAnalysis, type Planned } from './planned-analysis.ts';
+import { plannedAnalysis, type PlannedThreePhase } from './planned-analysis.ts';
 import { TerminalsPanel } from './terminals-panel.tsx';
 import { TracePanel } from './trace-panel.tsx';
 import { useTicks } from './use-ticks.ts';
 import { useWalk } from './use-walk.ts';
 import { WalkPanel } from './walk-panel.tsx';
 
-export function ConnectionBench() {
-  return <MotorSheet>{(file) => <Opened key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
-function Opened({ file }: { file: MotorFile }) {
+export function ConnectionBench({ file }: { file: MotorFile }) {
   const planned = useMemo(() => plannedAnalysis(file), [file]);
   if (planned.analysis)
     return (
@@ -74,7 +69,7 @@ function Bench({
   analysis,
 }: {
   file: MotorFile;
-  planned: Planned;
+  planned: PlannedThreePhase;
   analysis: WindingAnalysis;
 }) {
   const { layout, connection } = analysis;
@@ -85,7 +80,12 @@ function Bench({
   const [zoom, setZoom] = useState(1);
   const [asking, setAsking] = useState(false);
   const { data: session } = useSessionQuery();
-  const { marks, unsent, tick, toggle: toggleMark } = useTicks(file, analysis, session ?? NOBODY);
+  const {
+    marks,
+    unsent,
+    tick,
+    toggle: toggleMark,
+  } = useTicks(file, planned.checked.plan!, session ?? NOBODY);
   const away = useAppSelector((s) => s.sheet.away);
   const [rest, { isLoading: markingRest }] = useMarkRestMutation();
   const act = useAct();
@@ -95,7 +95,7 @@ function Bench({
     () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
   );
   const others = useMemo(
-    () => marksElsewhere(layout, connection, file.jointMarks),
+    () => marksElsewhere(planKey(layout), connection.joints, file.jointMarks),
     [layout, connection, file.jointMarks],
   );
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);

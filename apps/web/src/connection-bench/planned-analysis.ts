@@ -1,10 +1,15 @@
-/** The winding that is to be made. */
-import { plansOf, type CheckedCard, type WindingAnalysis } from '@norther/core';
+/** The winding that is to be made, of any kind of machine, and of a three-phase one with its analysis. */
+import {
+  asThreePhase,
+  plansOf,
+  type CheckedCard,
+  type ThreePhaseCard,
+  type WindingAnalysis,
+} from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 import { visitOf } from '../app/visit.ts';
 
 export interface Planned {
-  readonly analysis: WindingAnalysis | null;
   readonly checked: CheckedCard;
   readonly role: 'as-found' | 'proposed';
   /** Whose plan it is, for every sheet that shows it: as found, or as proposed and released by whom. */
@@ -13,11 +18,23 @@ export interface Planned {
   readonly waitsForRelease: boolean;
 }
 
-export function plannedAnalysis(file: MotorFile): Planned {
+export interface PlannedThreePhase extends Planned {
+  readonly checked: ThreePhaseCard;
+  readonly analysis: WindingAnalysis | null;
+}
+
+/** @throws for a motor of another kind: its sheets are not these */
+export function plannedAnalysis(file: MotorFile): PlannedThreePhase {
+  const planned = plannedWinding(file);
+  const checked = asThreePhase(planned.checked);
+  if (!checked) throw new Error(`Motor ${file.motor.number} is no three-phase motor.`);
+  return { ...planned, checked, analysis: checked.analysis };
+}
+
+export function plannedWinding(file: MotorFile): Planned {
   const plans = plansOf(visitOf(file), true);
   const proposal = file.windings.find((w) => w.role === 'proposed');
   return {
-    analysis: plans.toMake.analysis,
     checked: plans.toMake,
     role: plans.role,
     says:

@@ -1,5 +1,5 @@
 /** Ticking joints at the speed of a hand: each tick shows at once and is sent in its turn; none is lost or turned round. */
-import { jointKey, planKey, standingMarks, type WindingAnalysis } from '@norther/core';
+import { jointKey, standingMarks, type Plan } from '@norther/core';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { useTickOutbox } from '../app/tick-outbox-context.ts';
@@ -7,18 +7,14 @@ import { turned, unseen, type TickKind, type TickOutbox } from './tick-outbox.ts
 
 export function useTicks(
   file: MotorFile,
-  { layout, connection }: WindingAnalysis,
+  { key: plan, joints }: Pick<Plan, 'key' | 'joints'>,
   person: { readonly name: string },
 ) {
   const outbox = useTickOutbox();
   const ticks = useSyncExternalStore(outbox.subscribe, outbox.list);
-  const saved = useMemo(
-    () => standingMarks(layout, connection, file.jointMarks),
-    [layout, connection, file.jointMarks],
-  );
+  const saved = useMemo(() => standingMarks(plan, joints, file.jointMarks), [plan, joints, file.jointMarks]);
   const inRecord = useMemo(() => new Set(file.jointMarks.map((m) => m.id)), [file.jointMarks]);
   useEffect(() => outbox.saw(inRecord), [outbox, inRecord]);
-  const plan = planKey(layout);
   const number = file.motor.number;
   /** The newest tick of each joint that the record does not show yet. */
   const pending = useCallback(
@@ -33,7 +29,7 @@ export function useTicks(
   const marks = useMemo(() => {
     const shown = new Map(saved);
     const waiting = pending(ticks);
-    for (const joint of connection.joints) {
+    for (const joint of joints) {
       const entry = waiting.get(jointKey(joint));
       if (entry?.mark === 'undone') shown.delete(joint.number);
       else if (entry)
@@ -44,7 +40,7 @@ export function useTicks(
         });
     }
     return shown;
-  }, [saved, pending, ticks, connection, person.name]);
+  }, [saved, pending, ticks, joints, person.name]);
 
   const tick = useCallback(
     (joint: number, mark: TickKind, note = '') =>
@@ -52,19 +48,19 @@ export function useTicks(
         writeId: crypto.randomUUID(),
         number,
         jointNumber: joint,
-        entry: { plan, joint: jointKey(connection.joints[joint - 1]!), mark, note },
+        entry: { plan, joint: jointKey(joints[joint - 1]!), mark, note },
       }),
-    [outbox, number, plan, connection],
+    [outbox, number, plan, joints],
   );
   /** Made becomes open, and open made: by what is shown, with ticks that are still under way. */
   const toggle = useCallback(
     (joint: number): TickKind => {
-      const waiting = pending(outbox.list()).get(jointKey(connection.joints[joint - 1]!));
+      const waiting = pending(outbox.list()).get(jointKey(joints[joint - 1]!));
       const next = turned(waiting?.mark ?? saved.get(joint)?.mark);
       tick(joint, next);
       return next;
     },
-    [saved, pending, outbox, connection, tick],
+    [saved, pending, outbox, joints, tick],
   );
   const unsent = ticks.filter((t) => t.number === number && t.answered === undefined).length;
   return { marks, unsent, tick, toggle };

@@ -8,18 +8,13 @@ import { useCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import type { Figure } from '@norther/core';
 import { useCut } from './use-cut.ts';
 
-export function CutSheet() {
-  return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
-function Bench({ file }: { file: MotorFile }) {
+export function CutSheet({ file }: { file: MotorFile }) {
   const { cut, checked, role, analysis } = useCut(file);
   const [chosen, setChosen] = useState<CutItem['id']>('liner');
   const [working, setWorking] = useState<Figure | null>(null);

@@ -11,9 +11,9 @@ import {
 import { stockOf } from '@norther/records';
 import { useMemo } from 'react';
 import { useShopQuery, type MotorFile } from '../app/api.ts';
-import { plannedAnalysis, type Planned } from '../connection-bench/planned-analysis.ts';
+import { plannedAnalysis, type PlannedThreePhase } from '../connection-bench/planned-analysis.ts';
 
-export interface Cut extends Planned {
+export interface Cut extends PlannedThreePhase {
   /** Null while there is no winding that can be laid out. */
   readonly cut: Outcome<CutList> | null;
 }

@@ -23,13 +23,12 @@ import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import { VerdictMark } from '../kit/marks.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { LeadReadings } from './lead-readings.tsx';
 import { MergeBox } from './merge-box.tsx';
-import { useCard } from './use-card.ts';
+import { useThreePhaseCard } from './use-card.ts';
 
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
 const needed = (moment: string) => CARD_MOMENTS.find((m) => m.id === moment)!.needs;
@@ -38,12 +37,8 @@ const COUNTED = COUNT_FIELDS.filter((f) => !needed('stripping').includes(f.id));
 const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
 const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
-export function DataCard() {
-  return <MotorSheet>{(file) => <Card key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
-function Card({ file }: { file: MotorFile }) {
-  const card = useCard(file, 'as-found');
+export function DataCard({ file }: { file: MotorFile }) {
+  const card = useThreePhaseCard(file, 'as-found');
   const { typed, checked } = card;
   const form = useRef<HTMLFormElement>(null);
   const crowded = checked.findings.length > 1;

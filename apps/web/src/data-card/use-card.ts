@@ -1,11 +1,11 @@
 /** A data card as it is being typed: reading, checks, saving, and merging with what somebody else saved. */
 import {
-  checkDataCard,
+  asThreePhase,
+  machineKind,
   PROPOSAL_FIELDS,
-  proposedCard,
-  readNameplate,
   readShopSettings,
   type CheckedCard,
+  type ThreePhaseCard,
 } from '@norther/core';
 import type { WindingRecord } from '@norther/records';
 import { useMemo, useState } from 'react';
@@ -50,10 +50,17 @@ export function useCard(
   const [send, { isLoading }] = useSaveWindingMutation();
   const [clash, setClash] = useState<Clash | null>(null);
   const act = useAct();
-  const plate = useMemo(() => readNameplate(file.motor.plate).plate, [file.motor.plate]);
+  const machine = machineKind(file.motor.kind);
+  const plate = useMemo(() => machine.readPlate(file.motor.plate).plate, [machine, file.motor.plate]);
   const shop = useMemo(() => readShopSettings(file.settings), [file.settings]);
-  const typed = useMemo(() => (found ? proposedCard(found, draft.typed) : draft.typed), [found, draft.typed]);
-  const checked: CheckedCard = useMemo(() => checkDataCard(typed, plate, true, shop), [typed, plate, shop]);
+  const typed = useMemo(
+    () => (found ? machine.proposedCard(found, draft.typed) : draft.typed),
+    [machine, found, draft.typed],
+  );
+  const checked: CheckedCard = useMemo(
+    () => machine.checkCard(typed, plate, true, shop),
+    [machine, typed, plate, shop],
+  );
   const saving = async (typed: Readonly<Record<string, string>>, version: number) => {
     const problem = await act(
       unwrap(
@@ -93,4 +100,12 @@ export function useCard(
       setClash(null);
     },
   };
+}
+
+/** The card of a three-phase motor: its sheets are opened for no other. */
+export function useThreePhaseCard(...of: Parameters<typeof useCard>) {
+  const card = useCard(...of);
+  const checked = asThreePhase(card.checked);
+  if (!checked) throw new Error('This sheet is for three-phase motors.');
+  return { ...card, checked } satisfies { readonly checked: ThreePhaseCard };
 }

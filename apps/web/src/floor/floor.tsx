@@ -1,5 +1,5 @@
 /** The floor: every motor in the shop as two tracks that meet. */
-import { STATIONS } from '@norther/core';
+import { kindAndRoute, newestRoute, stationsOf, type Route } from '@norther/core';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery, type FloorMotor } from '../app/api.ts';
@@ -12,7 +12,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { promiseOf } from '../kit/time.ts';
 import { useNow } from '../kit/use-now.ts';
 import { useWidth } from '../kit/use-width.ts';
-import { GATES, stationAt } from './rails.ts';
+import { railsOf } from './rails.ts';
 import { Strip } from './strip.tsx';
 import { Today } from './today.tsx';
 
@@ -56,6 +56,8 @@ export function Floor() {
     return () => window.removeEventListener('keydown', onKey);
   }, [rows, current, navigate]);
 
+  // The names over the rails are those of the motor that is picked: routes differ.
+  const route = current ? kindAndRoute(current.motor).route : newestRoute('ac-rewind');
   return (
     <Sheet title={<FloorTitle rows={rows} current={current} />}>
       <View
@@ -66,10 +68,10 @@ export function Floor() {
       >
         <div ref={ref} className="min-w-0">
           {!compact && <Today rows={rows} width={width} now={now} />}
-          {!compact && <RailHead width={rails} />}
+          {!compact && <RailHead route={route} width={rails} />}
           <ul ref={list} className={compact ? '' : 'relative'}>
-            {!compact && <Gates width={rails} height={rows.length * (height + 1)} />}
-            {!compact && <Gates width={rails} height={1} marks />}
+            {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
+            {!compact && <Gates route={route} width={rails} height={1} marks />}
             {rows.map((row) => {
               const promise = promiseOf(row.motor.promisedAt, now.getTime());
               const isPicked = row === current;
@@ -139,7 +141,8 @@ function Promised({ promise }: { promise: ReturnType<typeof promiseOf> }) {
 }
 
 /** Station names over their ticks; stator above, rotor below. */
-function RailHead({ width }: { width: number }) {
+function RailHead({ route, width }: { route: Route; width: number }) {
+  const { stationAt } = railsOf(route);
   return (
     <div className="flex items-stretch border-t border-b border-t-hair border-b-ink">
       <div className="flex w-[254px] shrink-0 items-center gap-4 px-3 text-[13px]">
@@ -157,7 +160,7 @@ function RailHead({ width }: { width: number }) {
         </span>
       </div>
       <svg width={width} height={36} aria-hidden="true">
-        {STATIONS.map((s) => (
+        {stationsOf(route).map((s) => (
           <text
             key={s.id}
             x={stationAt(s.id) * width}
@@ -177,7 +180,17 @@ function RailHead({ width }: { width: number }) {
 }
 
 /** Lines under the strips, so that no note is crossed; their marks above them. */
-function Gates({ width, height, marks = false }: { width: number; height: number; marks?: boolean }) {
+function Gates({
+  route,
+  width,
+  height,
+  marks = false,
+}: {
+  route: Route;
+  width: number;
+  height: number;
+  marks?: boolean;
+}) {
   return (
     <svg
       width={width}
@@ -185,7 +198,7 @@ function Gates({ width, height, marks = false }: { width: number; height: number
       className={`pointer-events-none absolute top-0 left-[254px] overflow-visible ${marks ? 'z-10' : ''}`}
       aria-hidden="true"
     >
-      {GATES.map(([g, at]) =>
+      {railsOf(route).gates.map(([g, at]) =>
         marks ? (
           <path key={g} d={`M${at * width} -6l5 5-5 5-5-5z`} fill="var(--paper)" stroke="var(--graphite)" />
         ) : (

@@ -1,34 +1,37 @@
-import { CLOSING, GATE_IDS, OPENING, STATIONS, TRACKS, type StationId } from '@norther/core';
+import { ROUTES, stationsOf, stretchesOf, type Route, type Station } from '@norther/core';
 import { expect, it } from 'vitest';
-import { GATES, MEET_AT, PART_AT, railPaths, railY, stationAt, WAIT_AT } from './rails.ts';
+import { MEET_AT, PART_AT, railPaths, railsOf, railY, WAIT_AT } from './rails.ts';
 
-const rising = (ids: readonly StationId[]) =>
-  ids.every((id, i) => i === 0 || stationAt(id) > stationAt(ids[i - 1]!));
+const each = ROUTES.map((route) => [`${route.id} ${route.version}`, route] as const);
 
-it('stations lie along their tracks in the order of the work, between parting and meeting', () => {
-  for (const track of [OPENING, TRACKS.stator, TRACKS.rotor, CLOSING]) expect(rising(track)).toBe(true);
-  for (const id of [...TRACKS.stator, ...TRACKS.rotor]) {
+it.each(each)('%s: stations lie in the order of the work, between parting and meeting', (_, route: Route) => {
+  const { stationAt } = railsOf(route);
+  const rising = (stations: readonly Station[]) =>
+    stations.every((s, i) => i === 0 || stationAt(s.id) > stationAt(stations[i - 1]!.id));
+  for (const stretch of stretchesOf(route)) expect(rising(stretch)).toBe(true);
+  for (const { id } of [...route.tracks.stator, ...route.tracks.rotor]) {
     expect(stationAt(id)).toBeGreaterThan(PART_AT);
     expect(stationAt(id)).toBeLessThan(WAIT_AT);
   }
-  expect(stationAt('intake')).toBeLessThan(PART_AT);
+  for (const { id } of route.opening) expect(stationAt(id)).toBeLessThan(PART_AT);
   expect(WAIT_AT).toBeLessThan(MEET_AT);
-  for (const id of CLOSING) expect(stationAt(id)).toBeGreaterThan(MEET_AT);
+  for (const { id } of route.closing) expect(stationAt(id)).toBeGreaterThan(MEET_AT);
 });
 
-it('every gate stands just before the station it guards', () => {
-  expect(GATES.map(([gate]) => gate).sort()).toEqual([...GATE_IDS].sort());
-  for (const [gate, at] of GATES) {
-    const guarded = STATIONS.find((s) => s.gate === gate)!;
-    const track = [TRACKS.stator, CLOSING].find((t) => t.includes(guarded.id))!;
-    const before = track[track.indexOf(guarded.id) - 1]!;
+it.each(each)('%s: every gate stands just before the station it guards', (_, route: Route) => {
+  const { gates, stationAt } = railsOf(route);
+  expect(gates.map(([gate]) => gate).sort()).toEqual(route.gates.map((g) => g.id).sort());
+  for (const [gate, at] of gates) {
+    const guarded = stationsOf(route).find((s) => s.gate === gate)!;
+    const track = stretchesOf(route).find((t) => t.includes(guarded))!;
+    const before = track[track.indexOf(guarded) - 1]!;
     expect(at).toBeLessThan(stationAt(guarded.id));
-    expect(at).toBeGreaterThan(stationAt(before));
+    expect(at).toBeGreaterThan(stationAt(before.id));
   }
 });
 
 it('the rails part above and below the middle and stay inside the row', () => {
-  const rails = railPaths(900, 34);
+  const rails = railPaths(railsOf(ROUTES[0]!), 900, 34);
   expect(railY('stator', 34)).toBeLessThan(17);
   expect(railY('rotor', 34)).toBeGreaterThan(17);
   for (const d of Object.values(rails))

@@ -1,5 +1,5 @@
 /** Where the stations of the route lie along a motor's two tracks, as shares of the width. */
-import { CLOSING, OPENING, STATIONS, TRACKS, type GateId, type StationId } from '@norther/core';
+import { type GateId, type Route, type Station, type StationId } from '@norther/core';
 
 /** Where the tracks part, and where they meet. */
 export const PART_AT = 0.06;
@@ -13,11 +13,13 @@ interface Place {
 }
 
 /** Stations in order between two places, each as wide as its name needs, its gate before it. */
-function spread(ids: readonly StationId[], from: number, to: number): [StationId, Place][] {
-  const letters = ids.map((id) => {
-    const { name, gate } = STATIONS.find((s) => s.id === id)!;
-    return { id, gate, name: name.length + 2, all: name.length + 2 + (gate ? 1 : 0) };
-  });
+function spread(stations: readonly Station[], from: number, to: number): [StationId, Place][] {
+  const letters = stations.map(({ id, name, gate }) => ({
+    id,
+    gate,
+    name: name.length + 2,
+    all: name.length + 2 + (gate ? 1 : 0),
+  }));
   const share = (to - from) / letters.reduce((n, l) => n + l.all, 0);
   let at = from;
   return letters.map(({ id, gate, name, all }) => {
@@ -28,22 +30,40 @@ function spread(ids: readonly StationId[], from: number, to: number): [StationId
   });
 }
 
-const PLACES = new Map([
-  ...spread(OPENING, 0, PART_AT),
-  ...spread(TRACKS.stator, PART_AT + 0.025, WAIT_AT - 0.015),
-  ...spread(TRACKS.rotor, PART_AT + 0.025, WAIT_AT - 0.015),
-  ...spread(CLOSING, MEET_AT + 0.005, 1),
-]);
+export interface Rails {
+  readonly stationAt: (id: StationId) => number;
+  /** Gates in the order of the route, each before its station. */
+  readonly gates: readonly (readonly [GateId, number])[];
+  readonly startAt: number;
+  readonly shipAt: number;
+}
 
-export const stationAt = (id: StationId): number => PLACES.get(id)!.station;
-/** Gates in the order of the route, each before its station. */
-export const GATES: readonly (readonly [GateId, number])[] = [...PLACES.values()].flatMap(({ gate }) =>
-  gate ? [gate] : [],
-);
-export const SHIP_AT = stationAt(CLOSING.at(-1)!);
+const made = new WeakMap<Route, Rails>();
+
+/** Where the stations of a route lie; worked out once a route. */
+export function railsOf(route: Route): Rails {
+  const known = made.get(route);
+  if (known) return known;
+  const places = new Map([
+    ...spread(route.opening, 0, PART_AT),
+    ...spread(route.tracks.stator, PART_AT + 0.025, WAIT_AT - 0.015),
+    ...spread(route.tracks.rotor, PART_AT + 0.025, WAIT_AT - 0.015),
+    ...spread(route.closing, MEET_AT + 0.005, 1),
+  ]);
+  const stationAt = (id: StationId) => places.get(id)!.station;
+  const rails: Rails = {
+    stationAt,
+    gates: [...places.values()].flatMap(({ gate }) => (gate ? [gate] : [])),
+    startAt: stationAt(route.opening[0]!.id),
+    shipAt: stationAt(route.closing.at(-1)!.id),
+  };
+  made.set(route, rails);
+  return rails;
+}
 
 /** The two tracks of a row of width w and height h, from x0 to x1, as far as they lie within. */
 export function railPaths(
+  { startAt, shipAt }: Rails,
   w: number,
   h: number,
 ): { opening: string; stator: string; rotor: string; closing: string } {
@@ -55,10 +75,10 @@ export function railPaths(
   const branch = (y: number) =>
     `M${x(PART_AT)} ${mid}C${x(PART_AT + bend / 2)} ${mid} ${x(PART_AT + bend / 2)} ${y} ${x(PART_AT + bend)} ${y}H${x(MEET_AT - bend)}C${x(MEET_AT - bend / 2)} ${y} ${x(MEET_AT - bend / 2)} ${mid} ${x(MEET_AT)} ${mid}`;
   return {
-    opening: `M${x(stationAt(OPENING[0]!))} ${mid}H${x(PART_AT)}`,
+    opening: `M${x(startAt)} ${mid}H${x(PART_AT)}`,
     stator: branch(up),
     rotor: branch(down),
-    closing: `M${x(MEET_AT)} ${mid}H${x(SHIP_AT)}`,
+    closing: `M${x(MEET_AT)} ${mid}H${x(shipAt)}`,
   };
 }
 export const railY = (body: 'stator' | 'rotor' | 'motor', h: number) =>

@@ -1,13 +1,13 @@
 /** One motor as a strip: stator rail above, rotor rail below, joined before opening and after they meet. */
-import { CLOSING, OPENING, TRACKS, type StationId } from '@norther/core';
+import { kindAndRoute, type Station } from '@norther/core';
 import { useId } from 'react';
 import type { FloorMotor, FloorNote } from '../app/api.ts';
 import { BodyShape } from '../kit/marks.tsx';
 import { ageOf } from '../kit/time.ts';
-import { railPaths, railY, SHIP_AT, stationAt, WAIT_AT } from './rails.ts';
+import { railPaths, railsOf, railY, WAIT_AT, type Rails } from './rails.ts';
 
-const placeOf = (note: FloorNote): number =>
-  note.station ? stationAt(note.station as StationId) : note.body === 'motor' ? SHIP_AT : WAIT_AT;
+const placeOf = (note: FloorNote, { stationAt, shipAt }: Rails): number =>
+  note.station ? stationAt(note.station) : note.body === 'motor' ? shipAt : WAIT_AT;
 
 /** Nobody has it, and that for longer than a shift. */
 const waitsLong = (note: FloorNote) =>
@@ -27,19 +27,22 @@ export function Strip({
   readonly picked: boolean;
 }) {
   const clip = useId();
-  const rails = railPaths(width, height);
+  const { route } = kindAndRoute(row.motor);
+  const places = railsOf(route);
+  const { stationAt } = places;
+  const rails = railPaths(places, width, height);
   const noteOf = (body: 'stator' | 'rotor' | 'motor') => row.notes.find((n) => n.body === body);
   const whole = noteOf('motor');
-  const opening = whole !== undefined && OPENING.some((id) => id === whole.station);
+  const opening = whole !== undefined && route.opening.some((s) => s.id === whole.station);
   const together = whole !== undefined && !opening;
   const made = {
-    opening: opening ? placeOf(whole) : 1,
-    stator: opening ? 0 : together ? 1 : placeOf(noteOf('stator')!),
-    rotor: opening ? 0 : together ? 1 : placeOf(noteOf('rotor')!),
-    closing: together ? placeOf(whole) : 0,
+    opening: opening ? placeOf(whole, places) : 1,
+    stator: opening ? 0 : together ? 1 : placeOf(noteOf('stator')!, places),
+    rotor: opening ? 0 : together ? 1 : placeOf(noteOf('rotor')!, places),
+    closing: together ? placeOf(whole, places) : 0,
   };
-  const ticks = (list: readonly StationId[], body: 'stator' | 'rotor' | 'motor', until: number) =>
-    list.map((s) => (
+  const ticks = (list: readonly Station[], body: 'stator' | 'rotor' | 'motor', until: number) =>
+    list.map(({ id: s }) => (
       <path
         key={s}
         d={`M${stationAt(s) * width} ${railY(body, height) - 3.5}v7`}
@@ -62,12 +65,12 @@ export function Strip({
       {rail(rails.stator, 'stator')}
       {rail(rails.rotor, 'rotor')}
       {rail(rails.closing, 'closing')}
-      {ticks(OPENING, 'motor', made.opening)}
-      {ticks(TRACKS.stator, 'stator', made.stator)}
-      {ticks(TRACKS.rotor, 'rotor', made.rotor)}
-      {ticks(CLOSING, 'motor', made.closing)}
+      {ticks(route.opening, 'motor', made.opening)}
+      {ticks(route.tracks.stator, 'stator', made.stator)}
+      {ticks(route.tracks.rotor, 'rotor', made.rotor)}
+      {ticks(route.closing, 'motor', made.closing)}
       {row.notes.map((note) => (
-        <Standing key={note.body} note={note} width={width} height={height} picked={picked} />
+        <Standing key={note.body} note={note} places={places} width={width} height={height} picked={picked} />
       ))}
     </svg>
   );
@@ -83,16 +86,18 @@ function widthOf(text: string, weight: number): number {
 
 function Standing({
   note,
+  places,
   width,
   height,
   picked,
 }: {
   note: FloorNote;
+  places: Rails;
   width: number;
   height: number;
   picked: boolean;
 }) {
-  const x = placeOf(note) * width;
+  const x = placeOf(note, places) * width;
   const y = railY(note.body, height);
   const working = note.state === 'working';
   const held = note.state === 'held';

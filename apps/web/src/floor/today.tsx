@@ -1,14 +1,14 @@
 /** Today as a ruled scale: what stands in oven, on test panel and balancer, promises as flags, now as a line. */
-import { STATIONS } from '@norther/core';
+import { ANY_STATION } from '@norther/core';
 import { scaleTime } from 'd3';
 import type { FloorMotor } from '../app/api.ts';
 import { showClock } from '../kit/moments.ts';
 import { TickText } from '../kit/tick-text.tsx';
 
 /** One a piece of equipment, in the order of the route. */
-const LANES = [...new Set(STATIONS.flatMap((s) => s.equipment ?? []))].map((name) => ({
+const LANES = [...new Set(ANY_STATION.flatMap((s) => s.equipment ?? []))].map((name) => ({
   name,
-  stations: STATIONS.filter((s) => s.equipment === name).map((s): string => s.id),
+  stations: ANY_STATION.filter((s) => s.equipment === name).map((s): string => s.id),
 }));
 const LEFT = 160;
 const LANE = 17;

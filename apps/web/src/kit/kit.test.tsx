@@ -28,7 +28,7 @@ const insulation = (oneMinute: string): Judgement => {
   const outcome = judgeTest(
     'insulation',
     { testVoltage: '500', oneMinute, temperature: '20' },
-    { plate: { voltageV: 400 }, analysis: null },
+    { plate: { voltageV: 400 } },
   );
   if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
   return outcome.judgement;

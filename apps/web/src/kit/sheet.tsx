@@ -1,9 +1,9 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
-import { readNameplate, showShort, stationOf } from '@norther/core';
+import { kindAndRoute, showShort, stationOf } from '@norther/core';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
-import { MOTOR_SHEETS, SHOP_SHEETS } from '../app/sheets.ts';
+import { sheetsOf, SHOP_SHEETS } from '../app/sheets.ts';
 import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { ageOf, promiseOf } from './time.ts';
@@ -92,7 +92,10 @@ function Tabs({ file }: { file?: MotorFile | undefined }) {
   const sheets = [
     ...SHOP_SHEETS.slice(0, 1),
     ...(file
-      ? MOTOR_SHEETS.map((s) => ({ ...s, to: `/motor/${encodeURIComponent(file.motor.number)}${s.to}` }))
+      ? sheetsOf(file.motor.kind).map((s) => ({
+          ...s,
+          to: `/motor/${encodeURIComponent(file.motor.number)}${s.to}`,
+        }))
       : SHOP_SHEETS.slice(1)),
   ];
   return (
@@ -239,7 +242,8 @@ function PersonCell({ name, role }: { name: string; role: string }) {
 
 function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
   const { motor, standing } = file;
-  const { plate } = readNameplate(motor.plate);
+  const { machine, route } = kindAndRoute(motor);
+  const { plate } = machine.readPlate(motor.plate);
   const promise = promiseOf(motor.promisedAt);
   const number = useRef<HTMLDivElement>(null);
   const line = [
@@ -290,7 +294,7 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
             <BodyMark body={s.body} state={s.state} size={13} />
             <span className={s.state === 'held' ? 'text-carmine' : ''}>
               {s.station
-                ? stationOf(s.station).name.toLowerCase()
+                ? stationOf(route, s.station).name.toLowerCase()
                 : s.body === 'motor'
                   ? 'shipped'
                   : `waits for the ${s.body === 'stator' ? 'rotor' : 'stator'}`}

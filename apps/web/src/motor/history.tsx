@@ -3,7 +3,7 @@ import {
   DATA_CARD_FIELDS,
   NAMEPLATE_FIELDS,
   sayTyped,
-  STATIONS,
+  ANY_STATION,
   TEST_KINDS,
   type Field,
 } from '@norther/core';
@@ -32,7 +32,7 @@ export function History({ number }: { number: string }) {
   );
 }
 
-const stationOf = (what: string) => STATIONS.find((s) => s.id === what.split(' ')[0]);
+const stationOf = (what: string) => ANY_STATION.find((s) => s.id === what.split(' ')[0]);
 const testOf = (what: string) => Object.values(TEST_KINDS).find((k) => k.id === what.split(' ')[0]);
 
 /** The form an event filled: two forms may have a field of the same name in another unit. */
@@ -42,7 +42,7 @@ const fieldsOf = (what: string): readonly Field[] =>
 /** What a station records, and what the others do: an older record may hold what has moved to another station since. */
 function formOf(what: string): readonly Field[] | undefined {
   const station = stationOf(what);
-  return station && [...station.record, ...STATIONS.flatMap((s) => s.record)];
+  return station && [...station.record, ...ANY_STATION.flatMap((s) => s.record)];
 }
 
 /** Texts and figures of a change, those in a form in it as well. */

@@ -1,5 +1,5 @@
 /** The motor: who and what it is, where it stands, what is open, what happened to it. */
-import { GATE_IDS, newestReadings, stationOf, STATIONS, type GateId, type StationId } from '@norther/core';
+import { kindAndRoute, newestReadings, stationsOf, type GateId } from '@norther/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -22,7 +22,7 @@ import { ageOf } from '../kit/time.ts';
 import { History } from './history.tsx';
 import { Withdraw } from './withdraw.tsx';
 import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
-import { PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import { kindOf, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
 
 export function Motor() {
@@ -31,6 +31,7 @@ export function Motor() {
 
 const savedFields = (m: MotorRecord): Record<string, string> => ({
   number: m.number,
+  kind: m.kind,
   customer: m.customer,
   machine: m.machine,
   maker: m.maker,
@@ -97,6 +98,8 @@ function Identity({ file }: { file: MotorFile }) {
   const [send, { isLoading }] = useChangeMotorMutation();
   const [why, setWhy] = useState('');
   const gone = motor.shippedAt !== null || motor.withdrawnAt !== null;
+  // What was read as of one kind of motor is not read as of another.
+  const begun = file.windings.length + file.readings.length > 0 || file.steps.some((s) => s.signedAt);
   const [theirs, setTheirs] = useState<MotorRecord | null>(null);
   const act = useAct();
   const problems = plateProblems(typed);
@@ -111,6 +114,7 @@ function Identity({ file }: { file: MotorFile }) {
             machine: typed['machine']?.trim() ?? '',
             maker: typed['maker']?.trim() ?? '',
             serial: typed['serial']?.trim() ?? '',
+            ...(begun ? {} : { kind: kindOf(typed) }),
             plate: plateOf(typed),
             promisedAt: isoOfMoment(typed['promised'] ?? ''),
             rush: typed['rush'] === 'yes',
@@ -131,7 +135,7 @@ function Identity({ file }: { file: MotorFile }) {
         if (problems.length === 0) void save();
       }}
     >
-      <PlateForm typed={typed} onType={type} fixedNumber />
+      <PlateForm typed={typed} onType={type} fixedNumber fixedKind={begun} />
       {open && (
         <div className="mt-3">
           <LineField
@@ -250,7 +254,7 @@ function Stations({ file }: { file: MotorFile }) {
       <table className="w-full text-[14px]">
         <caption className="sr-only">Stations</caption>
         <tbody>
-          {STATIONS.map((s) => {
+          {stationsOf(kindAndRoute(file.motor).route).map((s) => {
             const step = file.steps.find((x) => x.station === s.id);
             const here = file.standing.standings.some((x) => x.station === s.id);
             return (
@@ -286,11 +290,14 @@ function Gates({ file }: { file: MotorFile }) {
   const [passing, setPassing] = useState<GateId | null>(null);
   const [pass] = usePassGateMutation();
   const act = useAct();
+  const { route } = kindAndRoute(file.motor);
   const next = file.gates.find(
     (g) =>
       !g.open &&
       !file.gatePasses.some((p) => p.gate === g.gate) &&
-      !file.steps.some((s) => stationOf(s.station as StationId).gate === g.gate && s.takenAt),
+      !file.steps.some(
+        (step) => step.takenAt && stationsOf(route).some((s) => s.id === step.station && s.gate === g.gate),
+      ),
   );
   return (
     <div className="mt-4">
@@ -324,7 +331,7 @@ function Gates({ file }: { file: MotorFile }) {
               pass({
                 writeId: crypto.randomUUID(),
                 number: file.motor.number,
-                gate: passing ?? GATE_IDS[0]!,
+                gate: passing ?? '',
                 reason,
               }),
             ),

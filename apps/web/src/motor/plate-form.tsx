@@ -1,24 +1,48 @@
 /** The form of a motor: who and what it is, its plate, its promise. Used when it is taken in and when it is changed. */
-import { IDENTITY_FIELDS, NAMEPLATE_FIELDS, proposePoles, readNameplate, readForm } from '@norther/core';
+import {
+  choice,
+  FIRST_MACHINE_KIND,
+  IDENTITY_FIELDS,
+  MACHINE_KIND_IDS,
+  machineKind,
+  proposePoles,
+  readForm,
+} from '@norther/core';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
 import { isoOfMoment, readMoment } from '../kit/moments.ts';
 
-export const PLATE_IDS: readonly string[] = NAMEPLATE_FIELDS.map((f) => f.id);
-export const plateOf = (typed: Readonly<Record<string, string>>): Record<string, string> =>
-  Object.fromEntries(PLATE_IDS.filter((id) => typed[id]?.trim()).map((id) => [id, typed[id]!]));
+type Typed = Readonly<Record<string, string>>;
+
+const KIND_FIELD = choice(
+  'kind',
+  'Kind of motor',
+  Object.fromEntries(MACHINE_KIND_IDS.map((id) => [id, machineKind(id).name])),
+);
+export const kindOf = (typed: Typed): string => typed['kind'] || FIRST_MACHINE_KIND;
+
+export const plateOf = (typed: Typed): Record<string, string> =>
+  Object.fromEntries(
+    machineKind(kindOf(typed))
+      .plate.filter(({ id }) => typed[id]?.trim())
+      .map(({ id }) => [id, typed[id]!]),
+  );
 
 export function PlateForm({
   typed,
   onType,
   fixedNumber = false,
+  fixedKind = false,
 }: {
-  readonly typed: Readonly<Record<string, string>>;
+  readonly typed: Typed;
   readonly onType: (fields: Record<string, string>) => void;
   readonly fixedNumber?: boolean;
+  /** Something was read as of this kind already. */
+  readonly fixedKind?: boolean;
 }) {
-  const { plate, findings } = readNameplate(plateOf(typed));
+  const machine = machineKind(kindOf(typed));
+  const { plate, findings } = machine.readPlate(plateOf(typed));
   const poles = plate.speedRpm && plate.frequencyHz ? proposePoles(plate.speedRpm, plate.frequencyHz) : null;
   const doubts = findings.filter((f) => f.code.startsWith('plate.'));
   return (
@@ -47,7 +71,14 @@ export function PlateForm({
       </div>
       <h2 className="mt-4 mb-2 border-b-2 border-ink pb-0.5 text-[17px]">Nameplate</h2>
       <div className="grid grid-cols-2 gap-x-4 gap-y-2.5 sm:grid-cols-3">
-        {NAMEPLATE_FIELDS.map((f) => (
+        {!fixedKind && (
+          <TypedField
+            field={KIND_FIELD}
+            value={kindOf(typed)}
+            onType={(kind) => onType({ kind: kind || FIRST_MACHINE_KIND })}
+          />
+        )}
+        {machine.plate.map((f) => (
           <TypedField
             key={f.id}
             field={f}
@@ -72,10 +103,12 @@ export function PlateForm({
 }
 
 /** Why the form cannot be sent yet; empty when it can. */
-export function plateProblems(typed: Readonly<Record<string, string>>): string[] {
+export function plateProblems(typed: Typed): string[] {
   const problems = [
     ...readForm(IDENTITY_FIELDS, typed).findings,
-    ...readNameplate(plateOf(typed)).findings.filter((f) => f.severity === 'stop'),
+    ...machineKind(kindOf(typed))
+      .readPlate(plateOf(typed))
+      .findings.filter((f) => f.severity === 'stop'),
   ].map((f) => f.message);
   if (!typed['number']?.trim()) problems.push('Motor number is missing.');
   if (!typed['customer']?.trim()) problems.push('Say who the motor is for.');
@@ -88,9 +121,11 @@ export function plateProblems(typed: Readonly<Record<string, string>>): string[]
 const ON_EVERY_PLATE = ['power', 'voltage', 'current', 'frequency', 'speed'];
 
 /** What a motor that is taken in lacks of its plate, unless somebody says that there is none. */
-export function missingOnPlate(typed: Readonly<Record<string, string>>): string[] {
+export function missingOnPlate(typed: Typed): string[] {
   if (typed['noPlate'] === 'yes') return [];
-  const missing = NAMEPLATE_FIELDS.filter((f) => ON_EVERY_PLATE.includes(f.id) && !typed[f.id]?.trim());
+  const missing = machineKind(kindOf(typed)).plate.filter(
+    (f) => ON_EVERY_PLATE.includes(f.id) && !typed[f.id]?.trim(),
+  );
   if (missing.length === 0) return [];
   const names = missing.map((f) => f.label.toLowerCase()).join(', ');
   return [`Of the plate: ${names}. Or say that it cannot be read.`];

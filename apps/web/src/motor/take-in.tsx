@@ -6,7 +6,7 @@ import { useDraft } from '../app/use-draft.ts';
 import { Caution, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { isoOfMoment } from '../kit/moments.ts';
-import { missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+import { kindOf, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 
 export function TakeIn() {
   const { typed, type, drop, open, writeId } = useDraft('take-in');
@@ -22,6 +22,7 @@ export function TakeIn() {
           writeId: writeId ?? crypto.randomUUID(),
           entry: {
             number,
+            kind: kindOf(typed),
             customer: typed['customer']!.trim(),
             machine: typed['machine']?.trim() ?? '',
             maker: typed['maker']?.trim() ?? '',

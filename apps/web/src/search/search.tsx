@@ -24,12 +24,11 @@ import { stockOf } from '@norther/records';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useShopQuery, type MotorFile } from '../app/api.ts';
-import { useCard } from '../data-card/use-card.ts';
+import { useThreePhaseCard } from '../data-card/use-card.ts';
 import { Choice, optionsOf } from '../kit/choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { HowFar } from './how-far.tsx';
@@ -50,10 +49,6 @@ function foundPoint(analysis: WindingAnalysis | null): FoundPoint | null {
   };
 }
 
-export function Search() {
-  return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
 const AXIS_OPTIONS = optionsOf(
   Object.fromEntries(Object.entries(AXES).map(([id, a]) => [id, a.name])) as Record<Axis, string>,
 );
@@ -66,9 +61,9 @@ const RANKS: Readonly<Record<SearchRank, string>> = {
 
 const NONE: readonly Candidate[] = [];
 
-function Bench({ file }: { file: MotorFile }) {
-  const found = useCard(file, 'as-found');
-  const proposal = useCard(file, 'proposed', found.typed);
+export function Search({ file }: { file: MotorFile }) {
+  const found = useThreePhaseCard(file, 'as-found');
+  const proposal = useThreePhaseCard(file, 'proposed', found.typed);
   const { data: shop } = useShopQuery();
   const navigate = useNavigate();
   const { progress, running, start, cancel } = useSearch();

@@ -2,6 +2,7 @@
 import {
   contextFor,
   judgeTest,
+  kindAndRoute,
   minutesAbove,
   readQuantity,
   readShopSettings,
@@ -45,17 +46,18 @@ const ORDER = { stop: 'Stop', watch: 'Watch', sound: 'Sound' } as const;
 
 function Panel({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
-  const kindId = (TEST_KIND_IDS as readonly string[]).includes(params.get('kind') ?? '')
-    ? (params.get('kind') as TestKindId)
-    : 'insulation';
+  const { machine, route } = kindAndRoute(file.motor);
+  const tests = TEST_KIND_IDS.filter((id) => machine.tests.includes(id));
+  const kindId = tests.find((id) => id === params.get('kind')) ?? tests[0]!;
   const kind = TEST_KINDS[kindId];
   const asked = params.get('stage') as Stage | null;
-  const stage = asked && kind.stages.includes(asked) ? asked : stageReached(kind.stages, file.steps);
+  const stage = asked && kind.stages.includes(asked) ? asked : stageReached(route, kind.stages, file.steps);
   return (
     <Sheet file={file} columns="2.6fr 5.4fr 4fr">
       <View letter="A" name="Tests" className="overflow-auto py-1">
         <TestList
           file={file}
+          tests={tests}
           kind={kindId}
           stage={stage}
           onChoose={(k, s) => setParams({ kind: k, stage: s })}
@@ -68,18 +70,20 @@ function Panel({ file }: { file: MotorFile }) {
 
 function TestList({
   file,
+  tests,
   kind,
   stage,
   onChoose,
 }: {
   file: MotorFile;
+  tests: readonly TestKindId[];
   kind: TestKindId;
   stage: Stage;
   onChoose: (k: TestKindId, s: Stage) => void;
 }) {
   return (
     <nav aria-label="Tests">
-      {TEST_KIND_IDS.map((id) => (
+      {tests.map((id) => (
         <div
           key={id}
           className="border-b border-grid py-1 max-xl:grid max-xl:grid-cols-[132px_repeat(4,1fr)] max-xl:items-center max-xl:py-0"
@@ -308,8 +312,9 @@ function previousValue(file: MotorFile, kind: TestKindId, stage: Stage) {
   const stages = TEST_KINDS[kind].stages;
   for (let i = stages.indexOf(stage) - 1; i >= 0; i--) {
     const r = file.readings.filter((x) => x.kind === kind && x.stage === stages[i]).at(-1);
-    if (r?.outcome.ok) {
-      const first = r.outcome.judgement.figures[0]!.figure;
+    // What reads open has no figure to compare with.
+    const first = r?.outcome.ok ? r.outcome.judgement.figures[0]?.figure : undefined;
+    if (first) {
       return { value: { id: first.id, value: first.value }, label: STAGES[stages[i]!] };
     }
   }

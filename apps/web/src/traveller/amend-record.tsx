@@ -21,7 +21,7 @@ export function AmendRecord({
   const [reason, setReason] = useState('');
   const [send, { isLoading }] = useStationMutation();
   const act = useAct();
-  const { findings } = checkStationRecord(station.id, typed, number);
+  const { findings } = checkStationRecord(station, typed, number);
   const changed = station.record.some((f) => (typed[f.id] ?? '') !== (step.typed[f.id] ?? ''));
   const ready = changed && reason.trim().length >= 3 && !findings.some((f) => f.severity === 'stop');
   const save = async () => {

@@ -1,5 +1,5 @@
 /** Both tracks of a motor on the traveller; each station is the key to itself. */
-import { CLOSING, OPENING, stationOf, TRACKS, type Station, type StationId } from '@norther/core';
+import { kindAndRoute, type Station, type StationId } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 
 /** The two tracks with this motor's stations; a station is also the key to it. */
@@ -12,14 +12,15 @@ export function Tracks({
   station: Station;
   onChoose: (id: StationId) => void;
 }) {
-  const row = (ids: readonly StationId[], label: string) => (
+  const { route } = kindAndRoute(file.motor);
+  const row = (stations: readonly Station[], label: string) => (
     <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
       <span
         className={`w-14 shrink-0 self-center text-[13px] text-graphite ${label === 'stator' || label === 'rotor' ? '' : 'xl:hidden'}`}
       >
         {label}
       </span>
-      {ids.map((id) => {
+      {stations.map(({ id, name }) => {
         const step = file.steps.find((s) => s.station === id);
         const signed = step?.signedAt;
         const working = step?.takenAt && !signed;
@@ -58,7 +59,7 @@ export function Tracks({
                 <path d="M9 5v8" stroke={signed ? 'var(--ink)' : 'var(--hair)'} strokeWidth="1.6" />
               )}
             </svg>
-            {stationOf(id).name}
+            {name}
             <span className="sr-only">{signed ? ', signed' : working ? ', in hand' : ''}</span>
           </button>
         );
@@ -70,12 +71,12 @@ export function Tracks({
       aria-label="Stations"
       className="shrink-0 border-b-2 border-ink px-4 py-1 xl:grid xl:grid-cols-[90px_1fr_290px] xl:gap-x-2"
     >
-      <div className="xl:self-center">{row(OPENING, 'motor')}</div>
+      <div className="xl:self-center">{row(route.opening, 'motor')}</div>
       <div>
-        {row(TRACKS.stator, 'stator')}
-        {row(TRACKS.rotor, 'rotor')}
+        {row(route.tracks.stator, 'stator')}
+        {row(route.tracks.rotor, 'rotor')}
       </div>
-      <div className="xl:self-center">{row(CLOSING, 'motor')}</div>
+      <div className="xl:self-center">{row(route.closing, 'motor')}</div>
     </nav>
   );
 }

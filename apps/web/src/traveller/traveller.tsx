@@ -4,7 +4,9 @@ import {
   holdOn,
   mayGoOn,
   passOf,
-  GATES_OF_THE_CARD,
+  asksTheCard,
+  gateOf,
+  kindAndRoute,
   isBehind,
   readShopSettings,
   recordedAt,
@@ -13,11 +15,11 @@ import {
   sayTyped,
   signerOf,
   stationOf,
-  STATIONS,
+  stationsOf,
   type HoldRecord,
   type Station,
 } from '@norther/core';
-import { useMemo, useRef, useState } from 'react';
+import { Suspense, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import {
   useClearHoldMutation,
@@ -36,7 +38,7 @@ import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { AmendRecord } from './amend-record.tsx';
-import { Materials } from './materials.tsx';
+import { kindViews } from '../machine-kinds/kinds.ts';
 import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
@@ -51,9 +53,10 @@ function OneTraveller({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
   const here = file.standing.standings.filter((s) => s.station);
   const asked = params.get('station');
+  const { route } = kindAndRoute(file.motor);
   const station =
-    STATIONS.find((s) => s.id === asked) ??
-    (here[0] ? stationOf(here[0].station!) : STATIONS[STATIONS.length - 1]!);
+    stationsOf(route).find((s) => s.id === asked) ??
+    (here[0] ? stationOf(route, here[0].station!) : route.closing.at(-1)!);
   return (
     <Sheet file={file} columns="1fr">
       <View
@@ -85,16 +88,19 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const signKey = useRef<HTMLButtonElement>(null);
 
   const judged = useMemo(() => judgedOf(file), [file]);
-  const hold = holdOn(station.id, file.holds) as (HoldRecord & { id: string }) | null;
+  const { route } = judged.visit;
+  const Materials = kindViews(file.motor.kind).materials;
+  const hold = holdOn(station.body, file.holds) as (HoldRecord & { id: string }) | null;
   const against = signed ? [] : mayGoOn(judged, station.id);
   const caution = station.caution && sayCaution(station.caution, readShopSettings(file.settings).touch);
-  const before = requiredBefore(station.id).filter((id) => !isBehind(id, file.steps));
+  const before = requiredBefore(route, station.id).filter((id) => !isBehind(route, id, file.steps));
+  const ofTheCard = station.gate ? asksTheCard(gateOf(route, station.gate)!) : false;
   const gate = station.gate ? file.gates.find((g) => g.gate === station.gate)! : null;
   const passed = station.gate ? passOf(judged.visit, station.gate) : null;
   const shut = gate !== null && !gate.open && !passed;
   const { record: findings, claims } = checkSigning(judged, station.id, typed);
   const lead = session?.role === 'lead';
-  const wrongRole = session ? signerOf(station.id, session.role) : [];
+  const wrongRole = session ? signerOf(station, session.role) : [];
   const unproven = claims.filter((f) => f.severity === 'stop');
   const gone = file.motor.shippedAt !== null || file.motor.withdrawnAt !== null;
   const stops = [...findings.filter((f) => f.severity === 'stop'), ...wrongRole, ...(lead ? [] : unproven)];
@@ -156,13 +162,16 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               </li>
             ))}
           </ol>
-          <Materials file={file} station={station} />
+          <Suspense>
+            <Materials file={file} station={station} />
+          </Suspense>
         </div>
         <div className="max-xl:mt-5">
           {!signed && before.length > 0 && (
             <p className="mb-3 flex gap-2 text-[16px]">
               <VerdictMark verdict="to-come" />
-              To be signed before this: {before.map((b) => stationOf(b).title.toLowerCase()).join(' and ')}.
+              To be signed before this:{' '}
+              {before.map((b) => stationOf(route, b).title.toLowerCase()).join(' and ')}.
             </p>
           )}
           {hold && (
@@ -189,9 +198,9 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               <div className="mt-3 flex flex-wrap gap-3">
                 <Link
                   className="inline-flex min-h-12 items-center border-[1.5px] border-ink px-4 font-[650]"
-                  to={`/motor/${encodeURIComponent(number)}/${GATES_OF_THE_CARD.has(station.gate!) ? 'card' : 'tests'}`}
+                  to={`/motor/${encodeURIComponent(number)}/${ofTheCard ? 'card' : 'tests'}`}
                 >
-                  {GATES_OF_THE_CARD.has(station.gate!) ? 'To the data card' : 'To the tests'}
+                  {ofTheCard ? 'To the data card' : 'To the tests'}
                 </Link>
                 {session?.role === 'lead' && (
                   <Key className="min-h-12" onClick={() => setAsking('pass')}>
@@ -213,7 +222,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
           ) : signed ? (
             <table className="w-full text-[16px]">
               <tbody>
-                {recordedAt(station, step!.typed).map((f) => (
+                {recordedAt(route, station, step!.typed).map((f) => (
                   <tr key={f.id} className="border-b border-grid">
                     <td className="py-1.5 text-graphite">{f.label}</td>
                     <td className="py-1.5 text-right">{sayTyped(f, step!.typed[f.id] ?? '–')}</td>
@@ -305,7 +314,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               : hold
                 ? 'shut: it is held'
                 : before.length > 0
-                  ? `shut, before it: ${stationOf(before[0]!).title.toLowerCase()}`
+                  ? `shut, before it: ${stationOf(route, before[0]!).title.toLowerCase()}`
                   : shut
                     ? 'shut: the gate'
                     : stops.length > 0

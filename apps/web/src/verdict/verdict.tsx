@@ -1,10 +1,10 @@
 /** The verdict: every reading against its limit; ready, held or failed, and why. */
 import { newestReadings, partByWork, showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
-import { slotRing } from '@norther/drawings';
+import { boreDrawing } from '@norther/drawings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile, ShownReading } from '../app/api.ts';
-import { plannedAnalysis } from '../connection-bench/planned-analysis.ts';
+import { plannedWinding } from '../connection-bench/planned-analysis.ts';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
@@ -25,8 +25,8 @@ const MARK: Readonly<Record<MotorFile['verdict']['state'], MarkKind>> = {
 function OneVerdict({ file }: { file: MotorFile }) {
   const { verdict } = file;
   const bad = verdict.state === 'failed' || verdict.state === 'held';
-  const { analysis } = useMemo(() => plannedAnalysis(file), [file]);
-  const scene = useMemo(() => (analysis ? slotRing(analysis.layout, { size: 340 }) : null), [analysis]);
+  const plan = useMemo(() => plannedWinding(file).checked.plan, [file]);
+  const scene = useMemo(() => (plan ? boreDrawing(plan, { size: 340 }) : null), [plan]);
   const latest = newestReadings(file.readings);
   const { now, before } = partByWork(latest);
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;

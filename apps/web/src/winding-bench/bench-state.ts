@@ -1,5 +1,5 @@
 /** What the bench shows: which of the three windings, which speed or winding of it, which coil. */
-import type { CheckedCard, WindingAnalysis } from '@norther/core';
+import type { ThreePhaseCard, WindingAnalysis } from '@norther/core';
 
 export type Role = 'as-found' | 'proposed' | 'as-wound';
 export const ROLE_NAME: Readonly<Record<Role, string>> = {
@@ -13,7 +13,7 @@ export type Part = 'main' | 'slow' | 'second';
 export type Lit = 'coil' | 'group' | 'circuit';
 
 /** The parts a card has beside the main one. */
-export const partsOf = (checked: CheckedCard | null): Part[] =>
+export const partsOf = (checked: ThreePhaseCard | null): Part[] =>
   checked?.analysis
     ? [
         'main',
@@ -23,7 +23,7 @@ export const partsOf = (checked: CheckedCard | null): Part[] =>
     : [];
 
 /** The part's analysis; the lower speed has figures, field and poles of its own, everything else is the winding's. */
-export function partOf(checked: CheckedCard | null, part: Part): WindingAnalysis | null {
+export function partOf(checked: ThreePhaseCard | null, part: Part): WindingAnalysis | null {
   const analysis = checked?.analysis ?? null;
   if (!analysis || part === 'main') return analysis;
   if (part === 'second') return checked!.second ?? analysis;

@@ -15,7 +15,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useReleaseProposalMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { MergeBox } from '../data-card/merge-box.tsx';
-import type { useCard } from '../data-card/use-card.ts';
+import type { useThreePhaseCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
@@ -25,7 +25,7 @@ import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import type { Lit, Role } from './bench-state.ts';
 import { PickedCoil } from './picked-coil.tsx';
 
-type Card = ReturnType<typeof useCard>;
+type Card = ReturnType<typeof useThreePhaseCard>;
 
 const FIRST = ['kind', 'layers', 'span', 'turns', 'wires', 'circuits', 'connection', 'leads'];
 const first = WINDING_FIELDS.filter((f) => FIRST.includes(f.id));

@@ -11,7 +11,7 @@ import {
 import { stockOf } from '@norther/records';
 import { useState } from 'react';
 import { useShopQuery } from '../app/api.ts';
-import type { useCard } from '../data-card/use-card.ts';
+import type { useThreePhaseCard } from '../data-card/use-card.ts';
 import { Choice } from '../kit/choice.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
@@ -30,7 +30,7 @@ export function RedesignPanel({
   proposal,
   onFill,
 }: {
-  readonly found: ReturnType<typeof useCard>;
+  readonly found: ReturnType<typeof useThreePhaseCard>;
   readonly proposal: Readonly<Record<string, string>>;
   readonly onFill: (fields: Record<string, string>) => void;
 }) {

@@ -3,11 +3,10 @@ import { SPECIAL_FIELDS, WINDING_FIELDS, type FigureId } from '@norther/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
-import { useCard } from '../data-card/use-card.ts';
+import { useThreePhaseCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { isTyping } from '../kit/is-typing.ts';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
@@ -19,17 +18,13 @@ import { RedesignPanel } from './redesign-panel.tsx';
 import { SlotsStrip } from './slots-strip.tsx';
 import { WavePanel } from './wave-panel.tsx';
 
-export function WindingBench() {
-  return <MotorSheet>{(file) => <Bench key={file.motor.number} file={file} />}</MotorSheet>;
-}
-
 const TABS = { change: 'Change', redesign: 'Redesign', waves: 'Waves' } as const;
 type Tab = keyof typeof TABS;
 
-function Bench({ file }: { file: MotorFile }) {
-  const found = useCard(file, 'as-found');
-  const proposal = useCard(file, 'proposed', found.typed);
-  const wound = useCard(file, 'as-wound', found.typed);
+export function WindingBench({ file }: { file: MotorFile }) {
+  const found = useThreePhaseCard(file, 'as-found');
+  const proposal = useThreePhaseCard(file, 'proposed', found.typed);
+  const wound = useThreePhaseCard(file, 'as-wound', found.typed);
   const cards = { 'as-found': found, proposed: proposal, 'as-wound': wound } as const;
   const there: Role[] = (['as-found', 'proposed', 'as-wound'] as const).filter(
     (r) => r === 'as-found' || cards[r].open || cards[r].record !== undefined,
@@ -222,8 +217,8 @@ function EmptyBench({
   proposal,
 }: {
   file: MotorFile;
-  found: ReturnType<typeof useCard>;
-  proposal: ReturnType<typeof useCard>;
+  found: ReturnType<typeof useThreePhaseCard>;
+  proposal: ReturnType<typeof useThreePhaseCard>;
 }) {
   const findings = proposal.open ? proposal.checked.findings : found.checked.findings;
   return (

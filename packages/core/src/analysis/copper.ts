@@ -9,6 +9,12 @@ const RESISTIVITY_20 = 1 / 58;
 const COPPER_DENSITY = 8.89; // g/cm³, IEC 60028
 const COPPER_CONSTANT = 234.5; // °C, IEEE 112 and NEMA MG 1 (IEC 60034-1 uses 235)
 
+/** Resistance of a copper wire at 20 °C [Ω]. @param lengthM, areaMm2 bare. Source: IEC 60028. */
+export const copperOhm20 = (lengthM: number, areaMm2: number): number => (RESISTIVITY_20 * lengthM) / areaMm2;
+/** Mass of a copper wire [kg]. @param lengthM, areaMm2 bare. Source: IEC 60028. */
+export const copperKg = (lengthM: number, areaMm2: number): number =>
+  (lengthM * areaMm2 * COPPER_DENSITY) / 1000;
+
 /**
  * Length of one turn of a coil by its own span [mm]: a mean turn is that of the mean span, and what goes over the ends grows
  * with the span. Wire, copper and coil former all take it from here.

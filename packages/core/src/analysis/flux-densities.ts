@@ -7,7 +7,7 @@ import type { AnalysisSettings, CoreSize } from './winding-data.ts';
 /** Gap, tooth and back-iron density from the flux per pole. */
 export function fluxDensities(
   flux: Figure,
-  layout: WindingLayout,
+  layout: Pick<WindingLayout, 'slots' | 'poles'>,
   core: CoreSize,
   settings: AnalysisSettings,
   keep: boolean,

@@ -8,7 +8,8 @@ export {
 export { FIGURE_IDS, type FigureId, type Figures } from './figure-ids.ts';
 export { slotShape, type SlotShape } from './slot-shape.ts';
 export type { LinePairs } from './line-pairs.ts';
-export { turnLengthMm, turnsLengthM } from './copper.ts';
+export { copperKg, copperOhm20, turnLengthMm, turnsLengthM } from './copper.ts';
+export { fluxDensities } from './flux-densities.ts';
 export { carterFactor } from './estimates.ts';
 export * from './winding-data.ts';
 export * from './usual-ranges.ts';

@@ -26,11 +26,11 @@ export interface GroupEnd {
   readonly end: 's' | 'f';
 }
 
-export interface Joint {
+export interface Joint<Branch extends string = Phase> {
   readonly number: number;
   readonly kind: 'jumper' | 'lead' | 'star' | 'corner';
   /** Phase of a jumper or lead; null for a star point or an inner corner of a delta. */
-  readonly phase: Phase | null;
+  readonly phase: Branch | null;
   /** Terminal mark of a lead. */
   readonly lead?: string;
   readonly ends: readonly GroupEnd[];

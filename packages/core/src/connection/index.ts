@@ -18,7 +18,9 @@ export { type Hookup } from './hookups.ts';
 export { traceCurrent, type Feed, type Traced } from './trace.ts';
 export {
   expectedWalk,
+  judgeFedWalk,
   judgeWalk,
+  showing,
   walkFeed,
   type WalkFeed,
   type WalkJudgement,
@@ -26,4 +28,5 @@ export {
 } from './polarity-walk.ts';
 export { countLead, type LeadCountReading, type WireCount } from './lead-count.ts';
 export { jointKey, marksElsewhere, planKey, standingMarks, type JointMark } from './joint-marks.ts';
-export type { WalkMistake } from './walk-slips.ts';
+export type { JoinedBranches, WalkMistake } from './walk-slips.ts';
+export type { NetworkWinding } from './network.ts';

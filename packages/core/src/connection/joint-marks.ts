@@ -1,6 +1,6 @@
 /** Which joints of a plan are made: marks are kept by the joint's own ends, so that they survive a change of order. */
 import type { WindingLayout } from '../winding/index.ts';
-import type { ConnectionList, Joint } from './connection-list.ts';
+import type { GroupEnd, Joint } from './connection-list.ts';
 
 export interface JointMark {
   readonly plan: string;
@@ -12,7 +12,7 @@ export interface JointMark {
 }
 
 /** The joint by its ends, such as `1f 4f`; the same whatever its number. */
-export const jointKey = (joint: Pick<Joint, 'ends'>): string =>
+export const jointKey = (joint: { readonly ends: readonly GroupEnd[] }): string =>
   joint.ends
     .map((e) => `${e.group}${e.end}`)
     .toSorted()
@@ -42,14 +42,13 @@ function newestMarks(marks: readonly JointMark[]): JointMark[] {
 
 /** The marks that stand, of the joints of this plan, by joint number. */
 export function standingMarks(
-  layout: WindingLayout,
-  list: ConnectionList,
+  plan: string,
+  joints: readonly Joint<string>[],
   marks: readonly JointMark[],
 ): ReadonlyMap<number, JointMark> {
-  const plan = planKey(layout);
   const byJoint = new Map(newestMarks(marks).flatMap((m) => (m.plan === plan ? [[m.joint, m]] : [])));
   return new Map(
-    list.joints.flatMap((joint) => {
+    joints.flatMap((joint) => {
       const mark = byJoint.get(jointKey(joint));
       return mark ? [[joint.number, mark]] : [];
     }),
@@ -58,11 +57,10 @@ export function standingMarks(
 
 /** How many marks stand on joints that this list does not have: of another winding, or of another way of joining it. */
 export function marksElsewhere(
-  layout: WindingLayout,
-  list: ConnectionList,
+  plan: string,
+  joints: readonly Joint<string>[],
   marks: readonly JointMark[],
 ): number {
-  const plan = planKey(layout);
-  const here = new Set(list.joints.map(jointKey));
+  const here = new Set(joints.map(jointKey));
   return newestMarks(marks).filter((m) => m.plan !== plan || !here.has(m.joint)).length;
 }

@@ -1,9 +1,20 @@
 /** A connection list as a network: joints are nodes, groups are resistors between them. */
-import type { WindingLayout } from '../winding/index.ts';
 import type { GroupEnd, Joint } from './connection-list.ts';
 import type { Feed } from './trace.ts';
 
-export type NetworkJoint = Pick<Joint, 'ends' | 'kind' | 'lead' | 'phase'>;
+export type NetworkJoint = Pick<Joint<string>, 'ends' | 'kind' | 'lead' | 'phase'>;
+
+/** Groups of coils of any machine; a branch of it, such as a phase, is told by its name. */
+export interface NetworkWinding {
+  readonly groups: readonly {
+    readonly number: number;
+    readonly name: string;
+    readonly phase: string;
+    readonly coils: readonly number[];
+  }[];
+  /** By coil number − 1; turns over the mean turns, of wire that is alike within a branch. */
+  readonly coils: readonly { readonly turnShare: number }[];
+}
 
 export interface Network {
   /** Of each group, in mean coils. */
@@ -27,7 +38,7 @@ export const endIndex = (e: GroupEnd) => 2 * (e.group - 1) + (e.end === 's' ? 0 
  * Source: Kirchhoff's laws; a group's resistance by its turns of equal wire; first principles.
  */
 export function buildNetwork(
-  layout: WindingLayout,
+  layout: NetworkWinding,
   joints: readonly NetworkJoint[],
   feed: Feed,
 ): Network | null {

@@ -3,7 +3,8 @@ import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
 import type { ConnectionList, Joint } from './connection-list.ts';
 import { traceCurrent, type Feed } from './trace.ts';
 import { WalkNetwork } from './walk-network.ts';
-import { explainWalk, type WalkMistake } from './walk-slips.ts';
+import { explainWalk, type JoinedBranches, type WalkMistake } from './walk-slips.ts';
+import type { NetworkWinding } from './network.ts';
 
 /** What the compass showed at a group: north, south, no field; null where it was not read. */
 export type WalkReading = 'N' | 'S' | '0' | null;
@@ -102,8 +103,11 @@ export function expectedWalk(
   return showing(layout, list.joints, walkFeed(list, phase).feed);
 }
 
-const showing = (layout: WindingLayout, joints: readonly Joint[], feed: Feed): WalkReading[] =>
-  traceCurrent(layout, joints, feed).polarity.map((p) => p ?? '0');
+export const showing = (
+  layout: NetworkWinding,
+  joints: readonly Joint<string>[],
+  feed: Feed,
+): WalkReading[] => traceCurrent(layout, joints, feed).polarity.map((p) => p ?? '0');
 
 export interface WalkJudgement {
   readonly state: 'unread' | 'right-so-far' | 'right' | 'wrong';
@@ -117,18 +121,26 @@ export interface WalkJudgement {
 
 const flip = (r: WalkReading): WalkReading => (r === 'N' ? 'S' : r === 'S' ? 'N' : r);
 
-/**
- * @param readings index: group number − 1; null where not read yet
- * @param explain whether to look for the slips that explain a wrong walk, which costs tens of milliseconds at most
- */
-export function judgeWalk(
+/** The walk of a three-phase winding; see `judgeFedWalk`. */
+export const judgeWalk = (
   layout: WindingLayout,
   list: ConnectionList,
   phase: Phase | 'all',
   readings: readonly WalkReading[],
   explain = true,
+): WalkJudgement => judgeFedWalk(layout, list, walkFeed(list, phase).feed, readings, explain);
+
+/**
+ * @param readings index: group number − 1; null where not read yet
+ * @param explain whether to look for the slips that explain a wrong walk, which costs tens of milliseconds at most
+ */
+export function judgeFedWalk(
+  layout: NetworkWinding,
+  list: JoinedBranches,
+  feed: Feed,
+  readings: readonly WalkReading[],
+  explain = true,
 ): WalkJudgement {
-  const { feed } = walkFeed(list, phase);
   const network = new WalkNetwork(layout, list.joints, feed);
   const wanted = network.asJoined();
   const read = wanted.map((_, i) => readings[i] ?? null);

@@ -2,8 +2,7 @@
  * Sends a direct current through a winding as it is joined, by solving its network: proves a connection list without
  * trusting how it was made, and shows what a wrongly made one would do.
  */
-import type { WindingLayout } from '../winding/index.ts';
-import { buildNetwork, type NetworkJoint } from './network.ts';
+import { buildNetwork, type NetworkJoint, type NetworkWinding } from './network.ts';
 
 export interface Feed {
   /** Lead marks, or `star` for every star point. All of a list are joined while the current flows. */
@@ -29,7 +28,7 @@ export interface Traced {
  * @param joints ends that are joined; an end in no joint hangs open
  * Source: Kirchhoff's laws, node potentials; first principles.
  */
-export function traceCurrent(layout: WindingLayout, joints: readonly NetworkJoint[], feed: Feed): Traced {
+export function traceCurrent(layout: NetworkWinding, joints: readonly NetworkJoint[], feed: Feed): Traced {
   const groups = layout.groups.length;
   const none: Traced = {
     current: new Array<number>(groups).fill(0),

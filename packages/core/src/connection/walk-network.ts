@@ -1,7 +1,6 @@
 /** Many ways of having joined the same winding wrongly, each solved by a small change of one solved network. */
-import type { WindingLayout } from '../winding/index.ts';
 import type { GroupEnd, Joint } from './connection-list.ts';
-import { buildNetwork, endIndex, type Network } from './network.ts';
+import { buildNetwork, endIndex, type Network, type NetworkWinding } from './network.ts';
 import { traceCurrent, type Feed } from './trace.ts';
 import type { WalkReading } from './polarity-walk.ts';
 
@@ -33,8 +32,8 @@ export class WalkNetwork {
   work = 0;
 
   constructor(
-    private readonly layout: WindingLayout,
-    private readonly joints: readonly Joint[],
+    private readonly layout: NetworkWinding,
+    private readonly joints: readonly Joint<string>[],
     private readonly feed: Feed,
   ) {
     this.network = buildNetwork(layout, joints, feed);

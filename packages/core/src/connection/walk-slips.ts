@@ -1,8 +1,19 @@
 /** What explains a walk that reads wrong, with the fewest slips of the hand that joined the ends. */
-import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
-import type { ConnectionList, GroupEnd } from './connection-list.ts';
+import type { GroupEnd, Joint } from './connection-list.ts';
+import type { NetworkWinding } from './network.ts';
 import type { WalkReading } from './polarity-walk.ts';
 import type { EndPair, WalkNetwork } from './walk-network.ts';
+
+/** Joints of any machine, and the circuits of each of its branches. */
+export interface JoinedBranches {
+  readonly joints: readonly Joint<string>[];
+  /** By branch, by circuit: the groups in the order the current passes them. */
+  readonly paths: Readonly<Record<string, readonly (readonly number[])[]>>;
+  /** What a branch is called in a sentence; `phase U` when absent. */
+  readonly say?: (branch: string) => string;
+  /** Whether branches end at a star point, where their finishes may be changed over; yes when absent. */
+  readonly atTheStar?: boolean;
+}
 
 export interface WalkMistake {
   readonly kind:
@@ -53,8 +64,8 @@ const BUDGET = 1_000_000;
  * reversed groups, circuits and phases. First principles.
  */
 export function explainWalk(
-  layout: WindingLayout,
-  list: ConnectionList,
+  layout: NetworkWinding,
+  list: JoinedBranches,
   seen: readonly WalkReading[],
   wrong: readonly number[],
   network: WalkNetwork,
@@ -135,7 +146,7 @@ const alone = ({ kind, message, joints, groups }: Slip): WalkMistake => ({
   mistakes: 1,
 });
 
-function joined(layout: WindingLayout, slips: readonly Slip[]): WalkMistake {
+function joined(layout: NetworkWinding, slips: readonly Slip[]): WalkMistake {
   if (slips.length === 1) return alone(slips[0]!);
   const groups = slips.filter((s) => s.kind === 'group-reversed').sort((a, b) => a.groups[0]! - b.groups[0]!);
   const names = groups.map((s) => layout.groups[s.groups[0]! - 1]!.name);
@@ -165,17 +176,14 @@ function stillWrong(shows: readonly WalkReading[], seen: readonly WalkReading[])
   return left;
 }
 
-const jointsAt = (
-  list: ConnectionList,
-  groups: readonly number[],
-  besides?: ConnectionList['joints'][number]['kind'],
-) =>
+const jointsAt = (list: JoinedBranches, groups: readonly number[], besides?: Joint['kind']) =>
   list.joints
     .filter((j) => j.kind !== besides && j.ends.some((e) => groups.includes(e.group)))
     .map((j) => j.number);
 
 /** Groups, circuits and phases that may be joined the other way round. */
-function reversalsOf(layout: WindingLayout, list: ConnectionList) {
+function reversalsOf(layout: NetworkWinding, list: JoinedBranches) {
+  const word = list.say ?? ((branch: string) => `phase ${branch}`);
   const name = (n: number) => layout.groups[n - 1]!.name;
   const group = (n: number): Slip => ({
     kind: 'group-reversed',
@@ -186,22 +194,23 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
   });
   const circuit = (path: readonly number[]): Slip => ({
     kind: 'circuit-reversed',
-    message: `The circuit ${path.map(name).join(', ')} is reversed: it is joined to lead and star the wrong way round.`,
+    message: `The circuit ${path.map(name).join(', ')} is reversed: it is joined to ${list.atTheStar === false ? 'its leads' : 'lead and star'} the wrong way round.`,
     short: `the circuit ${path.map(name).join(', ')} is reversed`,
     joints: jointsAt(list, path, 'jumper'),
     groups: path,
   });
-  const groupsOf = (phase: Phase) => layout.groups.filter((g) => g.phase === phase).map((g) => g.number);
-  const whole = (phase: Phase): Slip => ({
+  const groupsOf = (phase: string) => layout.groups.filter((g) => g.phase === phase).map((g) => g.number);
+  const whole = (phase: string): Slip => ({
     kind: 'phase-reversed',
-    message: `All of phase ${phase} reads the other way: its start and finish are changed over, at the leads or at the star.`,
-    short: `all of phase ${phase} is reversed`,
+    message: `All of ${word(phase)} reads the other way: its start and finish are changed over, at the leads${list.atTheStar === false ? '' : ' or at the star'}.`,
+    short: `all of ${word(phase)} is reversed`,
     joints: jointsAt(list, groupsOf(phase), 'jumper'),
     groups: groupsOf(phase),
   });
-  const circuitsOf = (phase: Phase) => (list.paths[phase].length > 1 ? list.paths[phase] : []);
+  const circuitsOf = (phase: string) => (list.paths[phase]!.length > 1 ? list.paths[phase]! : []);
 
-  const groupsByPhase = PHASES.map(groupsOf);
+  const branches = Object.keys(list.paths);
+  const groupsByPhase = branches.map(groupsOf);
   const count = layout.groups.length + 1;
 
   /**
@@ -212,7 +221,7 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
     const isWrong = new Uint8Array(count);
     for (const n of wrong) isWrong[n] = 1;
     const slips: Slip[] = [];
-    for (const [i, phase] of PHASES.entries()) {
+    for (const [i, phase] of branches.entries()) {
       const all = groupsByPhase[i]!;
       const within = (turned: boolean): (() => Slip)[] => {
         const single = new Uint8Array(count);
@@ -240,7 +249,7 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
     return slips;
   }
   return {
-    all: PHASES.flatMap((phase) => [
+    all: branches.flatMap((phase) => [
       ...groupsOf(phase).map(group),
       ...(groupsOf(phase).length > 1 ? [whole(phase)] : []),
       ...circuitsOf(phase)
@@ -253,8 +262,8 @@ function reversalsOf(layout: WindingLayout, list: ConnectionList) {
 
 /** Groups taken for each other, then ends changed over, of which at least one reads wrong or lies in a phase that does. */
 function* exchanges(
-  layout: WindingLayout,
-  list: ConnectionList,
+  layout: NetworkWinding,
+  list: JoinedBranches,
   wrong: readonly number[],
 ): Generator<Exchange> {
   const name = (n: number) => layout.groups[n - 1]!.name;

@@ -1,12 +1,12 @@
 /**
- * What every gate has in common: it lists what is missing and what is wrong; it is open when nothing stops.
- * Source: what a gate asks for stands with each gate; that it is shut until asked and answered is a rule of this program.
+ * A gate lists what is missing and what is wrong; it is open when nothing stops.
+ * Source: what a gate asks for stands with each route; that it is shut until asked and answered is a rule of this program.
  */
 import type { TestKindId } from '../test-kinds/index.ts';
 import { STAGES, TEST_KINDS, type Stage } from '../test-kinds/index.ts';
-import type { CheckedCard } from '../data-card/index.ts';
+import { dueBy, type CardMoment, type CheckedCard } from '../machine-kinds/index.ts';
 import { finding, type Finding, type Judgement } from '../quantity/index.ts';
-import type { GateId, StepRecord } from '../route/index.ts';
+import type { Gate, GateId, Route, StepRecord } from '../route/index.ts';
 
 /** A test as it stands now; earlier readings of the same kind and stage are history. */
 export interface LatestTest {
@@ -18,6 +18,7 @@ export interface LatestTest {
 }
 
 export interface GateFacts {
+  readonly route: Route;
   readonly card: CheckedCard;
   readonly tests: readonly LatestTest[];
   readonly steps: readonly StepRecord[];
@@ -69,9 +70,38 @@ export function wantTest(facts: GateFacts, kind: TestKindId, stage: Stage, conse
   return [];
 }
 
-export const gateState = (gate: GateId, title: string, findings: readonly Finding[]): GateState => ({
-  gate,
-  title,
-  open: !findings.some((f) => f.severity === 'stop'),
-  findings,
-});
+export function checkGate(gate: Gate, facts: GateFacts): GateState {
+  const findings = gate.wants.flatMap((want) =>
+    'card' in want ? wantCard(facts, want.card) : wantTest(facts, want.test, want.stage, want.consequence),
+  );
+  return {
+    gate: gate.id,
+    title: gate.title,
+    open: !findings.some((f) => f.severity === 'stop'),
+    findings,
+  };
+}
+
+/**
+ * What its step would destroy, and what has come before it, unless a lead let that go: it cannot be found any more, and
+ * stands on the verdict.
+ */
+function wantCard({ card, passed, route }: GateFacts, moment: CardMoment): Finding[] {
+  const letGo = new Set(
+    route.gates
+      .filter((g) => passed.has(g.id))
+      .flatMap((g) => g.wants.flatMap((w) => ('card' in w ? w.card : []))),
+  );
+  const own = card.moments.findIndex((m) => m.id === moment);
+  const wanted = card.moments.filter((m, i) => i === own || (i < own && !letGo.has(m.id)));
+  const missing = card.missing.flatMap((m): Finding[] => {
+    const of = wanted.find((p) => p.id === m.moment);
+    return of
+      ? [finding('stop', 'gate.card-gap', `${m.label} is not on the data card.`, [m.id], of.because)]
+      : [];
+  });
+  return [
+    ...card.findings.filter((f) => f.severity !== 'note' && dueBy(f, moment, card.moments)),
+    ...missing,
+  ];
+}

@@ -1,1 +1,32 @@
+/** The kinds of machine there are. A new one is a folder here and a line in this list. */
+import type { MachineKind } from './machine-kind.ts';
+import { singlePhase } from './single-phase/index.ts';
+import { threePhase } from './three-phase/index.ts';
+
+/** In the order in which they are offered when a motor is taken in. */
+const ALL: readonly MachineKind[] = [threePhase, singlePhase];
+
+export const MACHINE_KIND_IDS: readonly string[] = ALL.map((kind) => kind.id);
+/** What a record without a kind is: before there were others. */
+export const FIRST_MACHINE_KIND = threePhase.id;
+/** @throws when there is no such kind: an id comes from a schema that knows them */
+export function machineKind(id: string): MachineKind {
+  const kind = ALL.find((k) => k.id === id);
+  if (!kind) throw new Error(`There is no kind of machine ${id}.`);
+  return kind;
+}
+
+export * from './three-phase/index.ts';
 export * from './single-phase/index.ts';
+export type {
+  CardSection,
+  CheckedCard,
+  MachineKind,
+  ShopDefaults,
+  ShorthandToken,
+  WireDrawn,
+} from './machine-kind.ts';
+export { CORE_FIELDS } from './iron.ts';
+export { readCoils, readSpan, readSpans, readTurns, showCoils } from './winding-words.ts';
+export { dueBy, type CardMoment, type MissingField, type MomentNeeds } from './moments.ts';
+export type { Plan, PlanGroup, PlanWalk } from './plan.ts';

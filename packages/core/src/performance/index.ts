@@ -1,1 +1,2 @@
 export * from './run-currents.ts';
+export * from './single-run.ts';

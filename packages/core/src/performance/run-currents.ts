@@ -90,8 +90,8 @@ function currentSpread(n: RunReading): JudgedFigure {
 }
 
 /** Volts of the run against the plate's: nearer than 5 % it is a run, beyond 10 % it proves nothing. Common practice. */
-function voltageDoubt(
-  n: RunReading,
+export function voltageDoubt(
+  n: { readonly voltage: number },
   plate: Nameplate,
 ): { readonly verdict: Verdict; readonly reasons: string[] } {
   if (!plate.voltageV)

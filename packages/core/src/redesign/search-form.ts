@@ -1,5 +1,5 @@
 /** What is typed for a search, read into spans, turns, wires and limits; and a candidate written back as typed. */
-import { readSpan } from '../data-card/index.ts';
+import { readSpan } from '../machine-kinds/index.ts';
 import { quantity, readForm, text, type Field, type Typed } from '../forms/index.ts';
 import { finding, good, refused, type Outcome } from '../quantity/index.ts';
 import type { WindingSpec } from '../winding/index.ts';

@@ -6,9 +6,9 @@ import {
   proposedCard,
   readDataCard,
   supplyOf,
-  type CheckedCard,
+  type ThreePhaseCard,
   type ShopDefaults,
-} from '../data-card/index.ts';
+} from '../machine-kinds/index.ts';
 import type { Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import {
@@ -50,7 +50,7 @@ export interface Redesign {
   readonly typed: Typed;
   /** Each step with its working. */
   readonly steps: readonly Figure[];
-  readonly proposed: CheckedCard;
+  readonly proposed: ThreePhaseCard;
   readonly findings: readonly Finding[];
 }
 
@@ -61,7 +61,7 @@ export const DEFAULT_WISH: Omit<RedesignWish, 'wanted' | 'stock'> = {
 };
 
 /** The new span where none was asked for: the same share of the pole pitch; all spans of a group when concentric. */
-function fillIn(found: Typed, was: CheckedCard, wanted: Typed): Typed {
+function fillIn(found: Typed, was: ThreePhaseCard, wanted: Typed): Typed {
   const a = was.analysis!;
   const { card } = readDataCard(proposedCard(found, wanted));
   const kind = wanted['kind'] ? kindOf(card) : a.layout.kind === 'coils' ? 'coils' : kindOf(card);

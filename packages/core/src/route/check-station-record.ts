@@ -1,8 +1,7 @@
 /** What a station records, read and judged before it is signed. */
 import { readForm, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
-import type { StationId } from './station.ts';
-import { stationOf } from './stations.ts';
+import type { Station } from './station.ts';
 
 const answersNo: Readonly<Record<string, string>> = {
   allMade: 'A joint is still open: finish the list first.',
@@ -15,11 +14,10 @@ const answersNo: Readonly<Record<string, string>> = {
 
 /** Reads and judges what a station records. `stop` findings keep it from being signed. */
 export function checkStationRecord(
-  id: StationId,
+  station: Station,
   typed: Typed,
   motorNumber: string,
 ): { readonly findings: readonly Finding[] } {
-  const station = stationOf(id);
   const { numbers, texts, findings } = readForm(station.record, typed);
   const found: Finding[] = [...findings];
   for (const field of station.record)

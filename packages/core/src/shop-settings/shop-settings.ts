@@ -1,6 +1,6 @@
 /** What a shop decides once for all its motors: marks, schools, limits, allowances. */
 import type { AnalysisSettings } from '../analysis/index.ts';
-import { JOINING_FIELDS } from '../data-card/index.ts';
+import { JOINING_FIELDS } from '../machine-kinds/index.ts';
 import { choice, quantity, readForm, sayTyped, UNIT_FIELDS, type Field, type Typed } from '../forms/index.ts';
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
 import type { Finding } from '../quantity/index.ts';

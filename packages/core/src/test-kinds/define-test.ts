@@ -2,7 +2,6 @@
  * A kind of test as one definition: what to enter, how it is judged, when it is due, and what can hurt.
  * Source: each kind names the sources of its limits; nothing is computed here.
  */
-import type { WindingAnalysis } from '../analysis/index.ts';
 import {
   readForm,
   sayTyped,
@@ -13,6 +12,7 @@ import {
   type Typed,
 } from '../forms/index.ts';
 import { checkLog, type LogPoint } from '../heat/index.ts';
+import type { Plan } from '../machine-kinds/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
 import type { Caution } from '../safety/index.ts';
@@ -21,8 +21,8 @@ import type { Stage } from './stages.ts';
 /** What a test is judged against, beside its own readings. */
 export interface TestContext {
   readonly plate: Nameplate;
-  readonly analysis?: WindingAnalysis | null;
-  readonly meanTurnMeasured?: boolean;
+  /** The winding that is to be there. */
+  readonly plan?: Plan | null;
   readonly log?: readonly LogPoint[];
   /** Whether to look for what explains a walk that reads wrong; yes when absent. */
   readonly explain?: boolean;
@@ -56,8 +56,8 @@ export interface TestExample {
   readonly typed: Typed;
   readonly plate?: Nameplate;
   readonly log?: readonly LogPoint[];
-  /** Shorthand of the winding it is judged against, where the test compares with a plan. */
-  readonly winding?: string;
+  /** Kind of machine and card it is judged against, where the test compares with a plan. */
+  readonly winding?: { readonly machine: string; readonly line: string };
 }
 
 /** The same for everybody else: fields to draw, and a function that judges what was typed. */

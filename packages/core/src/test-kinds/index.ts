@@ -2,6 +2,7 @@
 import type { Typed } from '../forms/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { balance } from './balance/residual-unbalance.ts';
+import { branchResistance } from './branch-resistance/branch-resistance.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
 import type { TestContext, TestKind } from './define-test.ts';
@@ -9,10 +10,26 @@ import { fullLoad } from './full-load/full-load.ts';
 import { insulation } from './insulation/insulation-resistance.ts';
 import { noLoad } from './no-load/no-load.ts';
 import { polarity } from './polarity/polarity.ts';
+import { singleLoad } from './single-load/single-load.ts';
+import { singleNoLoad } from './single-no-load/single-no-load.ts';
+import { starting } from './starting/starting.ts';
 import { resistance } from './resistance/winding-resistance.ts';
 
 /** In the order in which they are listed. */
-const ALL = [insulation, resistance, coreLoss, polarity, cure, balance, noLoad, fullLoad] as const;
+const ALL = [
+  insulation,
+  resistance,
+  branchResistance,
+  coreLoss,
+  polarity,
+  cure,
+  starting,
+  balance,
+  noLoad,
+  fullLoad,
+  singleNoLoad,
+  singleLoad,
+] as const;
 
 export type TestKindId = (typeof ALL)[number]['id'];
 export const TEST_KIND_IDS: readonly TestKindId[] = ALL.map((kind) => kind.id);

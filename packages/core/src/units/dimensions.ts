@@ -13,6 +13,7 @@ export type Dimension =
   | 'speed'
   | 'mass'
   | 'resistance'
+  | 'capacitance'
   | 'insulation-resistance'
   | 'unbalance'
   | 'duration'
@@ -124,6 +125,14 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
       { spelled: ['µΩ', 'μΩ', 'uohm', 'microohm'], factor: 1e-6 },
       { spelled: ['kΩ', 'kohm'], factor: 1000 },
       { spelled: ['megohm', 'megaohm'], exact: ['MΩ', 'Mohm', 'MOhm'], factor: 1e6 },
+    ],
+  },
+  capacitance: {
+    unit: 'µF',
+    units: [
+      { spelled: [], exact: ['µF', 'uF', 'μF', 'MFD', 'mfd', 'MF'], factor: 1 },
+      { spelled: [], exact: ['nF'], factor: 0.001 },
+      { spelled: [], exact: ['mF'], factor: 1000 },
     ],
   },
   'insulation-resistance': {

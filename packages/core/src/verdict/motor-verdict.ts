@@ -3,7 +3,7 @@
  * Source: that one stop fails a motor and a passed gate is named is a rule of this program; limits stand with the tests.
  */
 import { BEFORE_THE_WORK, STAGES, TEST_KINDS } from '../test-kinds/index.ts';
-import { checkGate, GATE_IDS, type GateFacts, type GateState } from '../gates/index.ts';
+import { checkGate, type GateFacts, type GateState } from '../gates/index.ts';
 import type { GateId, HoldRecord } from '../route/index.ts';
 
 export type MotorState = 'ready' | 'held' | 'failed' | 'in-work';
@@ -25,7 +25,7 @@ export function motorVerdict(
   holds: readonly HoldRecord[],
   passed: readonly { readonly gate: GateId; readonly reason: string; readonly by: string }[],
 ): MotorVerdict {
-  const gates = GATE_IDS.map((id) => checkGate(id, facts));
+  const gates = facts.route.gates.map((gate) => checkGate(gate, facts));
   const failing = facts.tests.filter(
     (t) => t.judgement.verdict === 'stop' && !BEFORE_THE_WORK.has(t.stage) && t.voided?.code !== 'changed',
   );

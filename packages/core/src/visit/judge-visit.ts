@@ -1,6 +1,6 @@
 /** The one place where a visit is judged: plans, readings, gates, and the verdict on the motor. */
 import { judgeTest } from '../test-kinds/index.ts';
-import { checkGate, GATE_IDS, type GateFacts, type GateState, type LatestTest } from '../gates/index.ts';
+import { checkGate, type GateFacts, type GateState, type LatestTest } from '../gates/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { CORE_VERSION } from '../version.ts';
 import { standingOf, type MotorStanding } from '../route/index.ts';
@@ -55,12 +55,12 @@ export function judgeVisit<R extends VisitReading>(
     plans,
     readings,
     facts,
-    standing: standingOf(visit.steps, visit.holds),
-    gates: GATE_IDS.map((id) => checkGate(id, facts)),
+    standing: standingOf(visit.route, visit.steps, visit.holds),
+    gates: visit.route.gates.map((gate) => checkGate(gate, facts)),
     verdict: motorVerdict(
       facts,
       visit.holds,
-      GATE_IDS.flatMap((gate) => passOf(visit, gate) ?? []),
+      visit.route.gates.flatMap((gate) => passOf(visit, gate.id) ?? []),
     ),
   };
 }
@@ -71,7 +71,7 @@ export function factsOf(
   readings: readonly (Pick<JudgedReading, 'kind' | 'stage' | 'outcome' | 'voided'> & {
     readonly withdrawn: object | null;
   })[],
-  visit: Pick<Visit, 'steps' | 'gatePasses'>,
+  visit: Pick<Visit, 'steps' | 'gatePasses' | 'route'>,
 ): GateFacts {
   const tests = newestReadings(readings.filter((r) => r.outcome.ok && !r.withdrawn)).flatMap(
     (r): LatestTest[] =>
@@ -79,8 +79,8 @@ export function factsOf(
         ? [{ kind: r.kind, stage: r.stage, judgement: r.outcome.judgement, voided: r.voided }]
         : [],
   );
-  const passed = new Set(GATE_IDS.filter((gate) => passOf(visit, gate) !== null));
-  return { card: plans.asFound, tests, steps: visit.steps, passed };
+  const passed = new Set(visit.route.gates.flatMap((gate) => (passOf(visit, gate.id) ? gate.id : [])));
+  return { route: visit.route, card: plans.asFound, tests, steps: visit.steps, passed };
 }
 
 /** Of every kind and stage the newest that can be judged, without judging what stands before it. */

@@ -1,10 +1,12 @@
 /** Whether a station may be taken, and what keeps it from being signed. */
 import { BEFORE_THE_WORK } from '../test-kinds/index.ts';
-import { standingMarks, type ConnectionList } from '../connection/index.ts';
+import { standingMarks } from '../connection/index.ts';
+import type { Plan } from '../machine-kinds/index.ts';
 import { checkGate, wantTest, type GateFacts } from '../gates/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import {
   checkStationRecord,
+  gateOf,
   holdOn,
   records,
   isBehind,
@@ -12,30 +14,31 @@ import {
   stationOf,
   type HoldRecord,
   type Role,
+  type Station,
   type StationId,
 } from '../route/index.ts';
 import type { Typed } from '../forms/index.ts';
 import { readQuantity } from '../units/index.ts';
-import { readWires, showWires, turnAreaMm2 } from '../wire/index.ts';
 import type { JudgedVisit } from './judge-visit.ts';
 import { passOf } from './passes.ts';
 import type { Visit } from './visit.ts';
 
 interface Judged {
-  readonly visit: Pick<Visit, 'number' | 'steps' | 'holds' | 'gatePasses' | 'jointMarks'>;
+  readonly visit: Pick<Visit, 'number' | 'route' | 'steps' | 'holds' | 'gatePasses' | 'jointMarks'>;
   readonly facts: GateFacts;
   readonly plans: JudgedVisit['plans'];
 }
 
 /** Earlier stations signed, nothing held, and the gate before it open or passed by the lead. Empty: it may go on. */
 export function mayGoOn({ visit, facts }: Judged, id: StationId): Finding[] {
-  const station = stationOf(id);
-  const unsigned = requiredBefore(id).filter((before) => !isBehind(before, visit.steps));
+  const { route } = visit;
+  const station = stationOf(route, id);
+  const unsigned = requiredBefore(route, id).filter((before) => !isBehind(route, before, visit.steps));
   if (unsigned.length > 0) {
-    const names = unsigned.map((s) => stationOf(s).title.toLowerCase()).join(' and ');
+    const names = unsigned.map((s) => stationOf(route, s).title.toLowerCase()).join(' and ');
     return [finding('stop', 'step.too-early', `${station.title}: to be signed before it: ${names}.`, [])];
   }
-  const hold: HoldRecord | null = holdOn(id, visit.holds);
+  const hold: HoldRecord | null = holdOn(station.body, visit.holds);
   if (hold)
     return [
       finding(
@@ -45,8 +48,9 @@ export function mayGoOn({ visit, facts }: Judged, id: StationId): Finding[] {
         [],
       ),
     ];
-  if (!station.gate || passOf(visit, station.gate)) return [];
-  const gate = checkGate(station.gate, facts);
+  const before = station.gate ? gateOf(route, station.gate) : null;
+  if (!before || passOf(visit, before.id)) return [];
+  const gate = checkGate(before, facts);
   if (gate.open) return [];
   const first = gate.findings.find((f) => f.severity === 'stop')!;
   return [
@@ -56,8 +60,7 @@ export function mayGoOn({ visit, facts }: Judged, id: StationId): Finding[] {
 }
 
 /** May this role sign it at all? One finding when not. */
-export function signerOf(id: StationId, role: Role): Finding[] {
-  const { title, signedBy } = stationOf(id);
+export function signerOf({ title, signedBy }: Station, role: Role): Finding[] {
   if (!signedBy || signedBy.includes(role)) return [];
   return [
     finding(
@@ -79,8 +82,9 @@ export interface SigningCheck {
 /** What is said against signing a station with this record. `stop` findings keep it from being signed. */
 export function checkSigning(judged: Judged, id: StationId, typed: Typed): SigningCheck {
   const { visit, facts, plans } = judged;
-  const record = checkStationRecord(id, typed, visit.number).findings;
-  const claims = stationOf(id).tests.flatMap(({ kind, stage }): Finding[] =>
+  const station = stationOf(visit.route, id);
+  const record = checkStationRecord(station, typed, visit.number).findings;
+  const claims = station.tests.flatMap(({ kind, stage }): Finding[] =>
     BEFORE_THE_WORK.has(stage)
       ? // A motor may come so that nothing can be measured; and what it reads then is what it is brought for.
         facts.tests.some((t) => t.kind === kind && t.stage === stage)
@@ -93,49 +97,18 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
           )
       : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
   );
-  const analysis = plans.toMake.analysis;
-  if (analysis && records(id, 'allMade')) claims.push(...openJoints(analysis.connection, judged));
-  return { record: [...record, ...againstPlan(plans, typed), ...copperAgainstCard(plans, typed)], claims };
-}
-
-/** What was wound against what was to be wound: it may be right, and then the plan is not. */
-function againstPlan({ toMake }: JudgedVisit['plans'], typed: Typed): Finding[] {
-  const found: Finding[] = [];
-  const plan = toMake.analysis;
-  if (!plan) return found;
-  const turns = Number(typed['turnsWound']?.replace(',', '.'));
-  const planned = plan.layout.meanTurns ?? plan.winding.turnsPerCoil;
-  if (Number.isFinite(turns) && Math.abs(turns - planned) > 0.5)
-    found.push(
-      finding(
-        'watch',
-        'station.turns-differ',
-        `${turns} turns were wound, the plan says ${Number.isInteger(planned) ? planned : planned.toFixed(1)}.`,
-        ['turnsWound'],
-        'Count one coil again; if it is so, keep it as wound on the winding bench and see what it does.',
-      ),
-    );
-  const wires = readWires(typed['wireWound'] ?? '');
-  if (wires.ok) {
-    const ratio = turnAreaMm2(wires.wires) / turnAreaMm2(plan.winding.wires);
-    if (Math.abs(ratio - 1) > 0.02)
-      found.push(
-        finding(
-          'watch',
-          'station.wire-differs',
-          `${showWires(wires.wires)} has ${((ratio - 1) * 100).toFixed(0)} % ${ratio > 1 ? 'more' : 'less'} copper than the plan's ${showWires(plan.winding.wires)}.`,
-          ['wireWound'],
-        ),
-      );
-  } else if (typed['wireWound']?.trim())
-    found.push(finding('stop', 'station.not-wires', wires.message, ['wireWound']));
-  return found;
+  const { plan } = plans.toMake;
+  if (plan && records(station, 'allMade')) claims.push(...openJoints(plan, judged));
+  return {
+    record: [...record, ...plans.machine.checkWound(plans.toMake, typed), ...copperAgainstCard(plans, typed)],
+    claims,
+  };
 }
 
 /** The scale knows better than the card: far more or less copper than the card comes to is a card misread. */
 function copperAgainstCard({ asFound }: JudgedVisit['plans'], typed: Typed): Finding[] {
   const weighed = readQuantity(typed['copper'] ?? '', 'mass');
-  const expected = asFound.analysis?.figures.copperMass?.value;
+  const expected = asFound.plan?.copperKg;
   if (!weighed.ok || !expected || Math.abs(weighed.value / expected - 1) <= COPPER_OFF) return [];
   return [
     finding(
@@ -150,15 +123,15 @@ function copperAgainstCard({ asFound }: JudgedVisit['plans'], typed: Typed): Fin
 /** Common practice, no source. */
 const COPPER_OFF = 0.2;
 
-function openJoints(list: ConnectionList, { visit, plans }: Judged): Finding[] {
-  const marks = standingMarks(plans.toMake.analysis!.layout, list, visit.jointMarks);
-  const open = list.joints.filter((j) => marks.get(j.number)?.mark !== 'made').map((j) => j.number);
+function openJoints(plan: Plan, { visit }: Judged): Finding[] {
+  const marks = standingMarks(plan.key, plan.joints, visit.jointMarks);
+  const open = plan.joints.filter((j) => marks.get(j.number)?.mark !== 'made').map((j) => j.number);
   if (open.length === 0) return [];
   return [
     finding(
       'stop',
       'station.joints-open',
-      `${list.joints.length - open.length} of ${list.joints.length} joints are marked as made; ${
+      `${plan.joints.length - open.length} of ${plan.joints.length} joints are marked as made; ${
         open.length > 6 ? `${open.length} are` : `${open.join(', ')} ${open.length === 1 ? 'is' : 'are'}`
       } open.`,
       ['allMade'],

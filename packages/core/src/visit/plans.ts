@@ -1,21 +1,13 @@
 /** The windings of a visit, checked, and the one that is to be made. */
-import { connectionList, jointKey, planKey } from '../connection/index.ts';
-import {
-  checkDataCard,
-  proposedCard,
-  readDataCard,
-  windingOf,
-  withDefaults,
-  type CheckedCard,
-} from '../data-card/index.ts';
 import type { Typed } from '../forms/index.ts';
+import type { CheckedCard, MachineKind } from '../machine-kinds/index.ts';
 import { BEFORE_THE_WORK, type Stage, type TestContext } from '../test-kinds/index.ts';
-import { readNameplate, type Nameplate } from '../nameplate/index.ts';
+import type { Nameplate } from '../nameplate/index.ts';
 import { readShopSettings, type ShopSettings } from '../shop-settings/index.ts';
-import { layOut } from '../winding/index.ts';
 import type { Visit, WindingRole } from './visit.ts';
 
 export interface Plans {
+  readonly machine: MachineKind;
   readonly plate: Nameplate;
   readonly shop: ShopSettings;
   readonly asFound: CheckedCard;
@@ -29,20 +21,26 @@ export interface Plans {
 }
 
 /** @param working whether the figures keep their derivation */
-export function plansOf(visit: Pick<Visit, 'plate' | 'windings' | 'settings'>, working: boolean): Plans {
-  const { plate } = readNameplate(visit.plate);
+export function plansOf(
+  visit: Pick<Visit, 'machine' | 'plate' | 'windings' | 'settings'>,
+  working: boolean,
+): Plans {
+  const { machine } = visit;
+  const { plate } = machine.readPlate(visit.plate);
   const shop = readShopSettings(visit.settings);
   const winding = (role: WindingRole) => visit.windings.find((w) => w.role === role);
   const found = winding('as-found')?.typed ?? {};
-  const asFound = checkDataCard(found, plate, working, shop);
+  const check = (typed: Typed) => machine.checkCard(typed, plate, working, shop);
+  const asFound = check(found);
   const over = (role: WindingRole) => {
     const typed = winding(role)?.typed;
-    return typed ? checkDataCard(proposedCard(found, typed), plate, working, shop) : null;
+    return typed ? check(machine.proposedCard(found, typed)) : null;
   };
   const proposed = over('proposed');
   const released = winding('proposed')?.releasedAt != null || !shop.proposalNeedsRelease;
-  const inForce = proposed?.analysis && released ? proposed : null;
+  const inForce = proposed?.plan && released ? proposed : null;
   return {
+    machine,
     plate,
     shop,
     asFound,
@@ -58,33 +56,20 @@ export function plansOf(visit: Pick<Visit, 'plate' | 'windings' | 'settings'>, w
  * A name of what the hand is to make: equal for equal coils in equal slots joined and led out alike. Turns and wire are
  * left out, since readings are held against those anew whenever they are looked at. Figures are not worked out for it.
  */
-export function nameOfPlan(visit: Pick<Visit, 'windings' | 'settings'>): string {
+export function nameOfPlan({ machine, ...visit }: Pick<Visit, 'machine' | 'windings' | 'settings'>): string {
   const shop = readShopSettings(visit.settings);
   const winding = (role: WindingRole) => visit.windings.find((w) => w.role === role);
   const found = winding('as-found')?.typed ?? {};
   const proposal = winding('proposed');
   const released = proposal && (proposal.releasedAt !== null || !shop.proposalNeedsRelease);
-  return (released ? nameOfCard(proposedCard(found, proposal.typed), shop) : '') || nameOfCard(found, shop);
-}
-
-function nameOfCard(typed: Typed, shop: ShopSettings): string {
-  const winding = windingOf(readDataCard(withDefaults(typed, shop.joining)).card);
-  const layout = winding && layOut(winding);
-  if (!layout?.ok) return '';
-  const list = connectionList(layout.value, {
-    ...winding!,
-    ...(shop.analysis.marks ? { marks: shop.analysis.marks } : {}),
-  });
-  if (!list.ok) return '';
-  const joints = list.value.joints.map((j) => `${jointKey(j)}=${j.lead ?? ''}`).toSorted();
-  return `${planKey(layout.value)} ${joints.join(';')}`;
+  return (
+    (released ? machine.nameOfPlan(machine.proposedCard(found, proposal.typed), shop) : '') ||
+    machine.nameOfPlan(found, shop)
+  );
 }
 
 /** What a reading is held against: as it came, what was found; afterwards what it was to become. */
-export function contextFor(plans: Plans, stage: Stage): TestContext {
-  return {
-    plate: plans.plate,
-    analysis: (BEFORE_THE_WORK.has(stage) ? plans.asFound : plans.toMake).analysis,
-    meanTurnMeasured: plans.toMake.card.meanTurn !== undefined,
-  };
-}
+export const contextFor = (plans: Plans, stage: Stage): TestContext => ({
+  plate: plans.plate,
+  plan: (BEFORE_THE_WORK.has(stage) ? plans.asFound : plans.toMake).plan,
+});

@@ -13,11 +13,11 @@ export interface Voided {
 /** @returns why the reading proves nothing of the winding as it is; null when it counts */
 export function voidedBy(
   reading: { readonly kind: TestKindId; readonly stage: Stage; readonly order: number },
-  visit: Pick<Visit, 'steps' | 'jointMarks' | 'windings'>,
+  visit: Pick<Visit, 'steps' | 'jointMarks' | 'windings' | 'route'>,
 ): Voided | null {
-  for (const id of measuredAfter(reading.kind, reading.stage)) {
+  for (const id of measuredAfter(visit.route, reading.kind, reading.stage)) {
     const signed = visit.steps.find((s) => s.station === id)?.signedOrder ?? null;
-    const title = `“${stationOf(id).title}”`;
+    const title = `“${stationOf(visit.route, id).title}”`;
     if (signed === null)
       return { code: 'too-early', message: `${title} is not signed, so there is nothing to measure yet` };
     if (signed > reading.order)

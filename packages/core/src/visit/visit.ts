@@ -4,7 +4,15 @@ import type { Stage, TestKindId } from '../test-kinds/index.ts';
 import type { Typed } from '../forms/index.ts';
 import type { LogPoint } from '../heat/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
-import type { GateId, HoldRecord, StepRecord } from '../route/index.ts';
+import { machineKind, type MachineKind } from '../machine-kinds/index.ts';
+import {
+  newestRoute,
+  routeInVersion,
+  type GateId,
+  type HoldRecord,
+  type Route,
+  type StepRecord,
+} from '../route/index.ts';
 
 export type WindingRole = 'as-found' | 'proposed' | 'as-wound';
 
@@ -31,6 +39,9 @@ export interface VisitReading {
 }
 
 export interface Visit {
+  readonly machine: MachineKind;
+  /** In the version that the visit began with. */
+  readonly route: Route;
   readonly number: string;
   readonly plate: Typed;
   readonly windings: readonly VisitWinding[];
@@ -48,4 +59,15 @@ export interface Visit {
   readonly jointMarks: readonly (JointMark & { readonly order: number })[];
   /** What the shop has set, as typed. */
   readonly settings: Typed;
+}
+
+/** What a motor's record says by id: its kind, and its route in the version that it began with. */
+export function kindAndRoute(motor: {
+  readonly kind: string;
+  readonly route: string;
+  readonly routeVersion: number;
+}): Pick<Visit, 'machine' | 'route'> {
+  const machine = machineKind(motor.kind);
+  // A version that this program does not know was written by a newer one, whose records an older one does not open.
+  return { machine, route: routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(machine.route) };
 }

@@ -21,3 +21,30 @@ export {
   type LockedCurrents,
   type RunningBalance,
 } from './starting.ts';
+export { SINGLE_PHASE_CARD, SINGLE_PHASE_MOMENTS, SINGLE_PHASE_PROPOSAL } from './card-fields.ts';
+export { asSinglePhase, checkSinglePhaseCard, type SinglePhaseCard } from './check-card.ts';
+export {
+  BRANCHES,
+  type BranchName,
+  type SinglePhaseConnection,
+  type SinglePhaseGroup,
+  type SinglePhaseHookup,
+} from './connection.ts';
+export {
+  branchLengthM,
+  SINGLE_PHASE_FIGURES,
+  turnOfCoilMm,
+  type SinglePhaseFigureId,
+  type SinglePhaseFigures,
+} from './figures.ts';
+export { singlePhase } from './kind.ts';
+export { SINGLE_PHASE_ID, singlePhasePlanOf, type SinglePhasePlan } from './plan.ts';
+export {
+  hasSwitch,
+  readSinglePhasePlate,
+  runsWithCapacitor,
+  SINGLE_PHASE_PLATE,
+  STARTS,
+  type SinglePhasePlate,
+  type Starts,
+} from './plate.ts';

@@ -1,5 +1,5 @@
 /** The stations of the stator in an AC rewind, from the old winding to the cured new one. */
-import { JOINTS } from '../../data-card/index.ts';
+import { JOINTS } from '../../machine-kinds/index.ts';
 import { choice, quantity, required, text } from '../../forms/index.ts';
 import { HOT_SURFACE } from '../../safety/index.ts';
 import { testsAt, YES, type Station } from '../station.ts';

@@ -6,8 +6,8 @@ import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 /** The card's poles, or those that the plate's speed and frequency point to. */
-function polesOf({ analysis, plate }: TestContext): number | null {
-  if (analysis) return analysis.winding.poles;
+function polesOf({ plan, plate }: TestContext): number | null {
+  if (plan) return plan.poles;
   if (!plate.speedRpm || !plate.frequencyHz) return null;
   return proposePoles(plate.speedRpm, plate.frequencyHz)?.poles ?? null;
 }

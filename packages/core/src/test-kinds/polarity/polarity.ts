@@ -1,5 +1,5 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
-import { judgeWalk, walkFeed, type WalkReading } from '../../connection/index.ts';
+import type { WalkReading } from '../../connection/index.ts';
 import { required, text, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
@@ -35,11 +35,11 @@ function otherSigns({ sequence = '' }: Partial<Reading>): Finding[] {
  * Source: poles alternate round the bore with direct current in at every start; common practice, no source. Explanations:
  * connection/polarity-walk.ts.
  */
-function judge({ sequence }: Reading, { analysis: plan = null, explain = true }: TestContext): Judgement {
+function judge({ sequence }: Reading, { plan = null, explain = true }: TestContext): Judgement {
   const readings = readWalk(sequence);
-  const groups = plan?.layout.groups ?? [];
+  const groups = plan?.groups ?? [];
   const complete = plan !== null && readings.length === groups.length;
-  const walk = complete ? judgeWalk(plan.layout, plan.connection, 'all', readings, explain) : null;
+  const walk = complete ? plan.walk.judge(readings, explain) : null;
   const figure = derive(
     {
       id: 'wrongGroups',
@@ -85,7 +85,7 @@ function judge({ sequence }: Reading, { analysis: plan = null, explain = true }:
         : open.length > 0
           ? `Open joint${open.length > 1 ? 's' : ''} ${open.join(', ')}, mend, walk round again.`
           : plan
-            ? `${walkFeed(plan.connection, 'all').words} Walk once round the bore, group by group from group 1.`
+            ? `${plan.walk.words} Walk once round the bore, group by group from group 1.`
             : 'Fill the data card, then walk once round the bore.',
   };
 }
@@ -98,9 +98,15 @@ export const polarity = defineTest({
   stages: ['before-varnish'],
   check: otherSigns,
   judge,
-  expected: ({ analysis }) => analysis?.layout.groups.map((g) => g.polarity).join(' ') ?? null,
+  expected: ({ plan }) => plan?.walk.expected.join(' ') ?? null,
   examples: {
-    sound: { typed: { sequence: 'NSNSNSNSNSNS' }, winding: '36s 4p 1-8 T18 2x1.06 2Y' },
-    stop: { typed: { sequence: 'NSNSNSNNNSNS' }, winding: '36s 4p 1-8 T18 2x1.06 2Y' },
+    sound: {
+      typed: { sequence: 'NSNSNSNSNSNS' },
+      winding: { machine: 'three-phase', line: '36s 4p 1-8 T18 2x1.06 2Y' },
+    },
+    stop: {
+      typed: { sequence: 'NSNSNSNNNSNS' },
+      winding: { machine: 'three-phase', line: '36s 4p 1-8 T18 2x1.06 2Y' },
+    },
   },
 });

@@ -1,11 +1,11 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
 import type { Star } from '../../connection/index.ts';
+import { analysisOf } from '../../machine-kinds/index.ts';
 import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   given,
   lowerIsBetter,
-  type LimitScale,
   CP,
   judgeFigure,
   verdictOf,
@@ -14,6 +14,7 @@ import {
   unbalance,
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
+import { againstPlan } from '../against-plan.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
@@ -42,14 +43,12 @@ export function branchResistances(
   return [sum / w, sum / u, sum / v];
 }
 
-function judge(
-  { uv, vw, wu, temperature }: ReadingOf<typeof FORM>,
-  { analysis, meanTurnMeasured }: TestContext,
-) {
+function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: TestContext) {
+  const analysis = analysisOf(plan);
   const context = {
     connection: analysis?.winding.connection,
     planned: analysis?.linePairs ?? null,
-    meanTurnMeasured: meanTurnMeasured ?? false,
+    meanTurnMeasured: plan?.meanTurnMeasured ?? false,
   };
   const open = openPaths({ uv, vw, wu }, context.connection);
   if (open) return open;
@@ -227,27 +226,6 @@ function oddBranch(
   const mean = (r.uv + r.vw + r.wu) / 3;
   const [odd, value] = Object.entries(r).sort((a, b) => Math.abs(b[1] - mean) - Math.abs(a[1] - mean))[0]!;
   return `${PAIRS[odd as keyof Three]} is ${showNumber((100 * (value - mean)) / mean, 2)} % off the mean; star or delta is not known, so the phase is not named.`;
-}
-
-function againstPlan(measured: boolean): LimitScale {
-  const [watch, limit] = measured ? [5, 10] : [15, 25];
-  return {
-    from: -2 * limit,
-    to: 2 * limit,
-    kind: 'linear',
-    bands: [
-      { from: -2 * limit, to: -limit, verdict: 'stop' },
-      { from: -limit, to: -watch, verdict: 'watch' },
-      { from: -watch, to: watch, verdict: 'sound' },
-      { from: watch, to: limit, verdict: 'watch' },
-      { from: limit, to: 2 * limit, verdict: 'stop' },
-    ],
-    limits: [
-      { at: -limit, name: `−${limit}` },
-      { at: limit, name: `+${limit} %` },
-    ],
-    source: `${CP}; ${measured ? 'mean turn measured' : 'wider, because the mean turn is estimated'}`,
-  };
 }
 
 export const resistance = defineTest({

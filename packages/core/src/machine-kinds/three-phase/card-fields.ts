@@ -1,6 +1,7 @@
 /** The fields of a data card, in the order in which they are taken. */
-import { LEAD_SCHEMES } from '../connection/index.ts';
-import { choice, quantity, text, type Field } from '../forms/index.ts';
+import { LEAD_SCHEMES } from '../../connection/index.ts';
+import { choice, quantity, text, type Field } from '../../forms/index.ts';
+import { CORE_FIELDS } from '../iron.ts';
 
 export const WINDING_FIELDS: readonly Field[] = [
   quantity('slots', 'Slots', 'count', 3, 288),
@@ -66,15 +67,6 @@ export const BURNT_FIELDS: readonly Field[] = [
   quantity('linerFound', 'Old slot liner', 'length', 0.05, 3),
   text('leadsFound', 'Leads: size, number, marks', 'such as 6 of 4 mm², U1 to W2', 80),
   text('sensorsFound', 'Thermal sensors', 'kind and place, or none', 80),
-];
-export const CORE_FIELDS: readonly Field[] = [
-  quantity('bore', 'Bore', 'length', 10, 3000),
-  quantity('coreLength', 'Core length', 'length', 5, 3000),
-  quantity('ducts', 'Ducts, total', 'length', 0, 500),
-  quantity('backIron', 'Back iron', 'length', 1, 600, 'slot bottom to outside'),
-  quantity('toothWidth', 'Tooth width', 'length', 0.5, 100, 'at its narrowest'),
-  quantity('slotArea', 'Slot area', 'area', 5, 5000, 'bare iron, without wedge space'),
-  quantity('airGap', 'Air gap', 'length', 0.05, 20, 'one side'),
 ];
 export const SLOT_FIELDS: readonly Field[] = [
   choice('slotForm', 'Slot shape', {

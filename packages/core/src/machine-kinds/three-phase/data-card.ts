@@ -2,14 +2,15 @@
  * The data card: what is taken from the old winding, as read from what was typed.
  * Source: which data are taken before stripping: common practice, no source.
  */
-import type { CoreSize, SlotForm, WindingData } from '../analysis/index.ts';
-import type { ConnectionSpec, LeadScheme, Star } from '../connection/index.ts';
-import { readForm, type Typed } from '../forms/index.ts';
-import { finding, type Finding } from '../quantity/index.ts';
-import type { EnteredCoil, Grouping, WindingKind } from '../winding/index.ts';
-import { readWires, type Strand } from '../wire/index.ts';
-import { CORE_FIELDS, DATA_CARD_FIELDS, JOINTS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
-import { readCoils, readCounts, readSpans, readTurns, roundTheBore, type Read } from './winding-words.ts';
+import type { CoreSize, SlotForm, WindingData } from '../../analysis/index.ts';
+import type { ConnectionSpec, LeadScheme, Star } from '../../connection/index.ts';
+import { readForm, type Typed } from '../../forms/index.ts';
+import { finding, type Finding } from '../../quantity/index.ts';
+import type { EnteredCoil, Grouping, WindingKind } from '../../winding/index.ts';
+import { readWires, type Strand } from '../../wire/index.ts';
+import { CORE_FIELDS } from '../iron.ts';
+import { DATA_CARD_FIELDS, JOINTS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
+import { readCoils, readCounts, readSpans, readTurns, roundTheBore, type Read } from '../winding-words.ts';
 
 export interface DataCard {
   readonly slots?: number;

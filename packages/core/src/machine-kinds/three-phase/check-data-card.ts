@@ -1,15 +1,11 @@
 /** Finds what on a data card is missing, wrong, or contradicts itself, while the copper is still there to be counted. */
-import {
-  analyseWinding,
-  besideInSlot,
-  type AnalysisSettings,
-  type Supply,
-  type WindingAnalysis,
-} from '../analysis/index.ts';
-import type { Typed } from '../forms/index.ts';
-import type { Nameplate } from '../nameplate/index.ts';
-import type { Finding } from '../quantity/index.ts';
-import { missingOnCard, type MissingField } from './moments.ts';
+import { analyseWinding, besideInSlot, type Supply, type WindingAnalysis } from '../../analysis/index.ts';
+import type { Typed } from '../../forms/index.ts';
+import type { Nameplate } from '../../nameplate/index.ts';
+import type { Finding } from '../../quantity/index.ts';
+import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import { CARD_MOMENTS, missingOnCard } from './moments.ts';
+import { THREE_PHASE_ID, threePhasePlan, type ThreePhasePlan } from './plan.ts';
 import { checkCore, checkCounts, checkPoles, checkWires } from './check-counts.ts';
 import { checkFigures, checkLead } from './check-figures.ts';
 import { checkPlate } from './check-plate.ts';
@@ -17,20 +13,16 @@ import { coreOf, readDataCard, unconnectedWindingOf, windingOf, type DataCard } 
 import { furtherLook, readLeadCount, type LeadEvidence, type LeadReading } from './lead-readings.ts';
 import { readShorthand } from './shorthand.ts';
 
-export interface CheckedCard {
-  readonly typed: Typed;
+export interface ThreePhaseCard extends CheckedCard {
+  readonly machine: typeof THREE_PHASE_ID;
+  readonly plan: ThreePhasePlan | null;
   readonly card: DataCard;
   readonly analysis: WindingAnalysis | null;
   /** The second winding of a core that holds two. */
   readonly second: WindingAnalysis | null;
-  readonly findings: readonly Finding[];
-  /** Needed fields still empty, in the order of the moments at which they are lost. */
-  readonly missing: readonly MissingField[];
   readonly leadReadings: readonly LeadReading[];
   /** What would decide between the lead readings; null when nothing is open. */
   readonly furtherLook: string | null;
-  /** Nothing missing and no finding that stops. */
-  readonly complete: boolean;
 }
 
 /** The plate's supply, and over it what a proposal is for. */
@@ -42,12 +34,6 @@ export function supplyOf(plate: Nameplate, card: DataCard = {}): Supply {
     cooling: plate.cooling,
   };
   return Object.fromEntries(Object.entries(supply).filter(([, v]) => v !== undefined)) as Supply;
-}
-
-/** What a shop has decided for all its motors: settings of the reckoning, and how joints are made where a card is silent. */
-export interface ShopDefaults {
-  readonly analysis?: Partial<AnalysisSettings>;
-  readonly joining?: Typed;
 }
 
 /** What a card leaves open, as the shop does it. */
@@ -62,7 +48,7 @@ export function checkDataCard(
   plate: Nameplate,
   working = true,
   shop: ShopDefaults = {},
-): CheckedCard {
+): ThreePhaseCard {
   const { card, findings } = readDataCard(withDefaults(typed, shop.joining ?? {}));
   const settings = shop.analysis ?? {};
   const found: Finding[] = [...findings];
@@ -126,12 +112,15 @@ export function checkDataCard(
   found.push(...checkLead(card, analysis, leadReadings));
   const missing = missingOnCard(typed);
   return {
+    machine: THREE_PHASE_ID,
     typed,
     card,
+    plan: analysis && threePhasePlan(analysis, card),
     analysis,
     second,
     findings: found,
     missing,
+    moments: CARD_MOMENTS,
     leadReadings,
     furtherLook: evidence ? furtherLook(leadReadings, evidence) : null,
     complete: missing.length === 0 && !found.some((f) => f.severity === 'stop'),
@@ -175,3 +164,7 @@ function secondCard(typed: Typed, card: DataCard) {
     ],
   };
 }
+
+/** The card as that of a three-phase motor; null where it is of another kind, or there is none. */
+export const asThreePhase = (card: CheckedCard | null | undefined): ThreePhaseCard | null =>
+  card?.machine === THREE_PHASE_ID ? (card as ThreePhaseCard) : null;

@@ -2,8 +2,9 @@
  * The card against the plate: its connection, and a plate that cannot be read.
  * Source: phase volts are line volts in delta and line volts / √3 in star, first principles.
  */
-import { finding, type Finding } from '../quantity/index.ts';
-import { NAMEPLATE_FIELDS, type Nameplate } from '../nameplate/index.ts';
+import { NAMEPLATE_FIELDS } from './plate.ts';
+import { finding, type Finding } from '../../quantity/index.ts';
+import type { Nameplate } from '../../nameplate/index.ts';
 import type { DataCard } from './data-card.ts';
 
 /** Without these the winding cannot be held against the plate. */

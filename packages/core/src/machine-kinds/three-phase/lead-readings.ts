@@ -6,9 +6,9 @@ import {
   type CoreSize,
   type Supply,
   type WindingData,
-} from '../analysis/index.ts';
-import { LEAD_SCHEMES, type LeadScheme, type Star } from '../connection/index.ts';
-import { judgeOn, type Finding, type Verdict } from '../quantity/index.ts';
+} from '../../analysis/index.ts';
+import { LEAD_SCHEMES, type LeadScheme, type Star } from '../../connection/index.ts';
+import { judgeOn, type Finding, type Verdict } from '../../quantity/index.ts';
 
 export type LeadCount = 3 | 6 | 9 | 12;
 

@@ -1,0 +1,40 @@
+/** The sheets that look different for each kind of machine. A new kind is a folder of views and a line in this list. */
+import type { Station } from '@norther/core';
+import { lazy, type ComponentType } from 'react';
+import type { MotorFile } from '../app/api.ts';
+
+type OfMotor = { readonly file: MotorFile };
+type OfStation = OfMotor & { readonly station: Station };
+export type KindSheetName = 'card' | 'winding' | 'connection' | 'search' | 'cut';
+
+export interface KindViews {
+  readonly sheets: Readonly<Partial<Record<KindSheetName, ComponentType<OfMotor>>>>;
+  /** What a step takes, for this motor. */
+  readonly materials: ComponentType<OfStation>;
+}
+
+/** A view of its own file, loaded when it is first opened. */
+const from = <N extends string, P extends object>(
+  load: () => Promise<Record<N, ComponentType<P>>>,
+  name: N,
+): ComponentType<P> => lazy(async () => ({ default: (await load())[name] })) as unknown as ComponentType<P>;
+
+const VIEWS: Readonly<Record<string, KindViews>> = {
+  'three-phase': {
+    sheets: {
+      card: from(() => import('../data-card/data-card.tsx'), 'DataCard'),
+      winding: from(() => import('../winding-bench/winding-bench.tsx'), 'WindingBench'),
+      connection: from(() => import('../connection-bench/connection-bench.tsx'), 'ConnectionBench'),
+      search: from(() => import('../search/search.tsx'), 'Search'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+    },
+    materials: from(() => import('../traveller/materials.tsx'), 'Materials'),
+  },
+};
+
+/** @throws when a kind has no views: the registry's test finds it */
+export function kindViews(kind: string): KindViews {
+  const views = VIEWS[kind];
+  if (!views) throw new Error(`There are no sheets for a ${kind} machine.`);
+  return views;
+}

@@ -1,0 +1,83 @@
+/** A three-phase winding's analysis as the plan that kind-free code asks. */
+import type { FigureId, WindingAnalysis } from '../../analysis/index.ts';
+import { expectedWalk, judgeWalk, planKey, walkFeed } from '../../connection/index.ts';
+import { showShort } from '../../units/index.ts';
+import type { Plan } from '../plan.ts';
+import type { DataCard } from './data-card.ts';
+
+export const THREE_PHASE_ID = 'three-phase';
+
+export interface ThreePhasePlan extends Plan {
+  readonly machine: typeof THREE_PHASE_ID;
+  readonly analysis: WindingAnalysis;
+}
+
+export function threePhasePlan(analysis: WindingAnalysis, card: DataCard): ThreePhasePlan {
+  const { layout, connection } = analysis;
+  return {
+    machine: THREE_PHASE_ID,
+    analysis,
+    poles: layout.poles,
+    get key() {
+      return planKey(layout);
+    },
+    groups: layout.groups,
+    joints: connection.joints,
+    copperKg: analysis.figures.copperMass?.value ?? null,
+    meanTurnMeasured: card.meanTurn !== undefined,
+    walk: {
+      get words() {
+        return walkFeed(connection, 'all').words;
+      },
+      get expected() {
+        return expectedWalk(layout, connection, 'all');
+      },
+      judge: (readings, explain) => judgeWalk(layout, connection, 'all', readings, explain),
+    },
+    get lines() {
+      return linesOf(analysis);
+    },
+  };
+}
+
+/** Spans as a winder says them; of coils wound one by one the shortest and the longest. */
+function spansOf({ coils }: WindingAnalysis['layout']): string {
+  const pitches = [...new Set(coils.map((c) => c.pitch))].sort((a, b) => b - a);
+  if (pitches.length <= 4) return pitches.map((p) => `1-${p + 1}`).join(', ');
+  return `1-${pitches.at(-1)! + 1} to 1-${pitches[0]! + 1}`;
+}
+
+function turnsOf({ layout, winding }: WindingAnalysis): string {
+  const mean = layout.meanTurns ?? winding.turnsPerCoil;
+  const turns = [...new Set(layout.coils.map((c) => Math.round(c.turnShare * mean)))].sort((a, b) => a - b);
+  if (turns.length === 1) return String(turns[0]);
+  return turns.length <= 4 ? turns.join(', ') : `${turns[0]} to ${turns.at(-1)}`;
+}
+
+const TOLD: readonly FigureId[] = [
+  'windingFactor',
+  'gapDensity',
+  'toothDensity',
+  'currentDensity',
+  'lineResistance25',
+  'copperMass',
+];
+
+function linesOf(analysis: WindingAnalysis): (readonly [string, string])[] {
+  const { winding: w, layout, connection, figures } = analysis;
+  return [
+    ['Slots, poles', `${w.slots} slots, ${w.poles} poles`],
+    ['Coil span', spansOf(layout)],
+    ['Turns in a coil', turnsOf(analysis)],
+    ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
+    ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
+    ['Free ends', `${analysis.coilEnds}, ${connection.endsPerLead} on a lead`],
+    ...Object.values(figures)
+      .filter((f) => TOLD.some((id) => id === f.id))
+      .map((f) => [f.name, `${showShort(f.value)} ${f.unit}`] as const),
+  ];
+}
+
+/** The three-phase winding of a plan; null where there is none, or of another kind. */
+export const analysisOf = (plan: Plan | null | undefined): WindingAnalysis | null =>
+  plan?.machine === THREE_PHASE_ID ? (plan as ThreePhasePlan).analysis : null;

@@ -1,0 +1,57 @@
+/** A single-phase motor run without load. */
+import { impossibleRun, judgeSingleRun, ROTATING, SINGLE_RUN_FORM } from '../../performance/index.ts';
+import { CP, type LimitScale } from '../../quantity/index.ts';
+import { showNumber } from '../../units/index.ts';
+import { defineTest } from '../define-test.ts';
+
+/** Small single-phase motors magnetise with much of their rated current: 35 to 90 %, common practice, no source. */
+const SCALE: LimitScale = {
+  from: 0,
+  to: 160,
+  kind: 'linear',
+  bands: [
+    { from: 0, to: 35, verdict: 'watch' },
+    { from: 35, to: 90, verdict: 'sound' },
+    { from: 90, to: 110, verdict: 'watch' },
+    { from: 110, to: 160, verdict: 'stop' },
+  ],
+  limits: [{ at: 110, name: 'limit 110 %' }],
+  source: CP,
+};
+
+export const singleNoLoad = defineTest({
+  id: 'single-no-load',
+  title: 'No-load run, single-phase',
+  body: 'motor',
+  form: SINGLE_RUN_FORM,
+  stages: ['final'],
+  caution: ROTATING,
+  check: impossibleRun,
+  judge: (r, { plate }) =>
+    judgeSingleRun(r, plate, {
+      name: 'No-load current of the plate’s',
+      scale: SCALE,
+      sayShare: (percent, verdict) =>
+        verdict === 'stop'
+          ? 'More than rated current without load: turns too few, halves wrongly joined, or the start winding stays on.'
+          : verdict === 'sound'
+            ? `${showNumber(percent, 3)} % of the plate’s current, usual for this kind.`
+            : percent > 90
+              ? 'High without load: few turns, a wide gap, or a run capacitor too large.'
+              : 'Low without load: too many turns, or halves in series on the lower voltage.',
+      next: {
+        sound: 'Go on to the load run.',
+        share: 'Listen for the switch; then compare turns and the joining of the halves with the card.',
+      },
+    }),
+  examples: {
+    sound: {
+      typed: { voltage: '230', current: '3.1', startsItself: 'yes' },
+      plate: { voltageV: 230, currentA: 4.9 },
+    },
+    stop: {
+      typed: { voltage: '230', current: '3.1', startsItself: 'no' },
+      plate: { voltageV: 230, currentA: 4.9 },
+    },
+  },
+});

@@ -1,0 +1,22 @@
+/** How the winding of each kind of machine is drawn round the bore. */
+import { analysisOf, type Plan } from '@norther/core';
+import type { Scene } from '../scene.ts';
+import { slotRing } from '../slot-ring.ts';
+
+type Draw = (plan: Plan, options: { readonly size: number }) => Scene | null;
+
+const DRAWINGS: readonly Draw[] = [
+  (plan, options) => {
+    const analysis = analysisOf(plan);
+    return analysis && slotRing(analysis.layout, options);
+  },
+];
+
+/** The bore seen from the connection end; the kind that knows the plan draws it. */
+export function boreDrawing(plan: Plan, options: { readonly size: number }): Scene {
+  for (const draw of DRAWINGS) {
+    const scene = draw(plan, options);
+    if (scene) return scene;
+  }
+  throw new Error(`Nothing draws the winding of a ${plan.machine} machine.`);
+}
