@@ -43,6 +43,8 @@ it.each([
   ['3101', 'failed', /times its share/],
   ['3104', 'failed', /against before burn-off/],
   ['3103', 'failed', /over the two others|under the two others/],
+  ['3125', 'failed', /4S is reversed/],
+  ['3126', 'failed', /run capacitor has lost/],
   ['3090', 'ready', /within its limit/],
 ])('motor %s is %s', async (number, state, reason) => {
   const { verdict } = await file(number);

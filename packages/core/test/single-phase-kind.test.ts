@@ -5,9 +5,11 @@ import {
   judgeTest,
   machineKind,
   readSinglePhasePlate,
+  redesignSinglePhase,
   singlePhase,
   traceCurrent,
   type SinglePhaseCard,
+  type SinglePhaseWish,
   type TestKindId,
   type Typed,
 } from '../src/index.ts';
@@ -279,5 +281,32 @@ describe('what was wound', () => {
     const mean = check().plan!.figures.meanTurn!.value;
     expect(wound.wire[0]!.kg).toBeCloseTo((424 * mean * (Math.PI / 4) * 0.95 ** 2 * 8.89) / 1e6, 6);
     expect(singlePhase.asWound(check(), { gauge: 'yes' }, plate, {})).toBeNull();
+  });
+});
+
+describe('redesign', () => {
+  const of = (wish: SinglePhaseWish) => {
+    const found = redesignSinglePhase(check(), readSinglePhasePlate(PLATE).plate, wish);
+    if (!found.ok) throw new Error(found.findings[0]!.code);
+    return found.value;
+  };
+  it('keeps flux, ratio and the angle of the start current, at other volts and another frequency', () => {
+    const { fields, capacitors } = of({ voltageV: 115 });
+    // Half the volts: half the turns, twice the copper in a turn, four times the capacitor. Common practice, no source.
+    expect(fields).toMatchObject({ mainTurns: '31,22', startTurns: '35,25', forVoltage: '115' });
+    expect(fields['mainWires']).toBe('1x1.32');
+    expect(capacitors[0]!.value).toBeCloseTo(320, 9);
+    const changed = check(fields, { voltage: '115' }).plan!.figures;
+    const before = check().plan!.figures;
+    expect(changed.fluxPerPole!.value).toBeCloseTo(before.fluxPerPole!.value, 9);
+    expect(changed.effectiveRatio!.value).toBeCloseTo(before.effectiveRatio!.value, 9);
+    const sixty = of({ frequencyHz: 60 });
+    expect(sixty.steps[0]!.value).toBeCloseTo(50 / 60, 12);
+    // Turns fall with the frequency, so the two cancel: X_L ∝ T²·f.
+    expect(sixty.capacitors[0]!.value).toBeCloseTo(80, 9);
+  });
+  it('refuses what changes nothing, and a start without volts', () => {
+    expect(redesignSinglePhase(check(), readSinglePhasePlate(PLATE).plate, {}).ok).toBe(false);
+    expect(redesignSinglePhase(check(), {}, { voltageV: 115 }).ok).toBe(false);
   });
 });

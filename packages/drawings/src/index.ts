@@ -8,3 +8,4 @@ export { connectionDrawing, type ConnectionOptions, type JointState } from './co
 export { cutPiece, slotSection } from './cut-piece.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';
 export { boreDrawing } from './machine-kinds/index.ts';
+export { singlePhaseBore, singlePhaseConnection } from './machine-kinds/single-phase.ts';

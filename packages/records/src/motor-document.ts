@@ -95,10 +95,10 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
     ...old,
     version: 6,
     motor: {
-      ...(old['motor'] as object),
       kind: FIRST_MACHINE_KIND,
       route: 'ac-rewind',
       routeVersion: 1,
+      ...(old['motor'] as object),
     },
   }),
 };

@@ -1,7 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { MOTOR_FORMAT_VERSION, MotorDocument, openMotorDocument, openWindingDocument, WindingDocument } from '../src/index.ts';
+import {
+  MOTOR_FORMAT_VERSION,
+  MotorDocument,
+  openMotorDocument,
+  openWindingDocument,
+  WindingDocument,
+} from '../src/index.ts';
 
 const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';

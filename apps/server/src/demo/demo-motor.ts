@@ -10,6 +10,12 @@ export interface DemoReading {
   /** Minutes the part held its bake, for a made-up oven log. */
   readonly bakedMinutes?: number;
 }
+/** A single-phase motor as its plate and its card would have been typed. */
+export interface DemoSinglePhase {
+  readonly kind: 'single-phase';
+  readonly plate: Record<string, string>;
+  readonly card: Record<string, string>;
+}
 export interface DemoMotor {
   readonly number: string;
   readonly customer: string;
@@ -18,7 +24,7 @@ export interface DemoMotor {
   readonly serial: string;
   readonly power: string;
   readonly speed: string;
-  readonly design: DemoDesign;
+  readonly winding: DemoDesign | DemoSinglePhase;
   /** Hours from now; null: no promise. */
   readonly promised: number | null;
   readonly rush?: boolean;

@@ -1,16 +1,16 @@
 /** Loads the made-up shop; times are relative to now, so that the floor always looks alive. */
 import {
-  checkDataCard,
+  analysisOf,
   CORE_VERSION,
   jointKey,
+  machineKind,
   newestRoute,
-  planKey,
-  readDataCard,
   readForm,
-  readNameplate,
   stationOf,
   stationsOf,
   TEST_KINDS,
+  threePhase,
+  type Plan,
   type Station,
   type StationId,
 } from '@norther/core';
@@ -70,24 +70,39 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
   }
 }
 
-const ROUTE = newestRoute('ac-rewind');
 const idsOf = (stations: readonly Station[]) => stations.map((s) => s.id);
-const STATOR = idsOf(ROUTE.tracks.stator);
+
+/** Kind, plate and card of a motor as somebody would have typed them. */
+function typedOf(m: DemoMotor) {
+  const { winding } = m;
+  const common = { power: m.power, frequency: '50', speed: m.speed };
+  if ('kind' in winding)
+    return {
+      machine: machineKind(winding.kind),
+      plate: { ...common, ...winding.plate, ...m.plate },
+      card: { ...winding.card, ...m.card },
+    };
+  return {
+    machine: threePhase,
+    plate: {
+      ...common,
+      voltage: String(winding.volts),
+      plateConnection: winding.star ? 'star' : 'delta',
+      current: String(winding.amps),
+      insulationClass: 'F',
+      cooling: 'enclosed-fan',
+      ...m.plate,
+    },
+    card: { ...demoCard(winding), ...m.card },
+  };
+}
 
 /** A motor of the demo as a file of the format that knew times only; opening it puts all in order. */
 function demoDocument(m: DemoMotor, now: number): unknown {
   const ago = (h: number) => new Date(now - h * 3_600_000).toISOString();
-  const plate = {
-    power: m.power,
-    voltage: String(m.design.volts),
-    plateConnection: m.design.star ? 'star' : 'delta',
-    current: String(m.design.amps),
-    frequency: '50',
-    speed: m.speed,
-    insulationClass: 'F',
-    cooling: 'enclosed-fan',
-    ...m.plate,
-  };
+  const { machine, plate, card: typed } = typedOf(m);
+  const route = newestRoute(machine.route);
+  const stator = idsOf(route.tracks.stator);
   const identity = {
     number: m.number,
     customer: m.customer,
@@ -100,19 +115,18 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     history.push({ id: uuidV7(), at: ago(hours), who, what, before: null, after, why: '' });
   event('motor taken in', 'Ida Haft', m.arrivedHoursAgo, { ...identity, plate });
 
-  const typed = { ...demoCard(m.design), ...m.card };
-  const checked = checkDataCard(typed, readNameplate(plate).plate, false);
+  const { plan } = machine.checkCard(typed, machine.readPlate(plate).plate, false, {});
   const cardAgo = m.arrivedHoursAgo * 0.8;
   if (!m.noCard) event('data card saved', 'Olav Tindal', cardAgo, typed);
 
   const signedOf = (track: readonly StationId[], last: StationId | null | undefined) =>
     last ? track.slice(0, track.indexOf(last) + 1) : [];
-  const opened = m.working.some(([s]) => s === 'intake') ? [] : idsOf(ROUTE.opening);
+  const opened = m.working.some(([s]) => s === 'intake') ? [] : idsOf(route.opening);
   const signed = [
     ...opened,
-    ...signedOf(STATOR, m.stator),
-    ...signedOf(idsOf(ROUTE.tracks.rotor), m.rotor),
-    ...signedOf(idsOf(ROUTE.closing), m.together),
+    ...signedOf(stator, m.stator),
+    ...signedOf(idsOf(route.tracks.rotor), m.rotor),
+    ...signedOf(idsOf(route.closing), m.together),
   ];
   const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
   const signedAgo = new Map<StationId, number>();
@@ -120,8 +134,8 @@ function demoDocument(m: DemoMotor, now: number): unknown {
   for (const [i, station] of signed.entries()) {
     const at = m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
     signedAgo.set(station, at);
-    const by = stationOf(ROUTE, station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
-    const record = demoRecord(station, m);
+    const by = stationOf(route, station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
+    const record = demoRecord(station, m.number, typed);
     steps.push({
       id: uuidV7(),
       station,
@@ -148,12 +162,12 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     event(`${station} taken`, by, hours);
   }
 
-  const readings = [...(m.readings ?? []), ...plannedReadings(m, checked)].map((r) => {
+  const readings = [...(m.readings ?? []), ...plannedReadings(m, plan, stator)].map((r) => {
     const kind = TEST_KINDS[r.kind];
     const filled = r.typed;
     const { numbers, texts } = readForm(kind.fields, filled);
     // Of a station that is signed the reading was taken while it was in hand.
-    const station = stationsOf(ROUTE).find((s) =>
+    const station = stationsOf(route).find((s) =>
       s.tests.some((t) => t.kind === r.kind && t.stage === r.stage),
     );
     const done = station && signedAgo.get(station.id);
@@ -175,6 +189,9 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     motor: {
       id: uuidV7(),
       ...identity,
+      kind: machine.id,
+      route: route.id,
+      routeVersion: route.version,
       plate,
       promisedAt:
         m.promised === null ? null : wholeHour(new Date(now + m.promised * 3_600_000)).toISOString(),
@@ -190,7 +207,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
             id: uuidV7(),
             role: 'as-found',
             typed,
-            values: { ...readDataCard(typed).card },
+            values: { ...machine.values(typed) },
             version: 1,
             changedAt: ago(cardAgo),
             changedBy: 'Olav Tindal',
@@ -212,7 +229,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     }),
     gatePasses: [],
     readings: readings.toSorted((a, b) => a.takenAt.localeCompare(b.takenAt)),
-    jointMarks: demoMarks(m, checked, signedAgo.get('connect'), ago),
+    jointMarks: demoMarks(m, plan, signedAgo.get('connect'), ago),
     history: history.toSorted((a, b) => (a as { at: string }).at.localeCompare((b as { at: string }).at)),
   };
 }
@@ -220,18 +237,17 @@ function demoDocument(m: DemoMotor, now: number): unknown {
 /** All joints where the connection is signed; else those the demo says, the last one opened again where it says so. */
 function demoMarks(
   m: DemoMotor,
-  { analysis }: ReturnType<typeof checkDataCard>,
+  plan: Plan | null,
   connectedAgo: number | undefined,
   ago: (hours: number) => string,
 ): object[] {
-  if (!analysis || (connectedAgo === undefined && !m.joints)) return [];
-  const { joints } = analysis.connection;
-  const plan = planKey(analysis.layout);
+  if (!plan || (connectedAgo === undefined && !m.joints)) return [];
+  const { joints } = plan;
   const taken =
     connectedAgo === undefined ? (m.working.find(([s]) => s === 'connect')?.[2] ?? 1) : connectedAgo + 1.2;
   const mark = (number: number, kind: 'made' | 'wrong' | 'undone', hours: number, note = '') => ({
     id: uuidV7(),
-    plan,
+    plan: plan.key,
     joint: jointKey(joints[number - 1]!),
     mark: kind,
     note,
@@ -254,23 +270,24 @@ const wholeHour = (d: Date) => {
 };
 
 /** Resistance and polarity as they should be, at every stage the motor has passed and nobody wrote a reading for. */
-function plannedReadings(m: DemoMotor, checked: ReturnType<typeof checkDataCard>): DemoReading[] {
-  const { analysis } = checked;
-  if (!analysis) return [];
+function plannedReadings(m: DemoMotor, plan: Plan | null, stator: readonly StationId[]): DemoReading[] {
+  if (!plan) return [];
   const has = (kind: string, stage: string) =>
     m.readings?.some((r) => r.kind === kind && r.stage === stage) ?? false;
-  const r20 = analysis.figures.lineResistance20?.value ?? 1;
-  const ohms = (factor: number) => (r20 * 1.0079 * factor).toPrecision(4);
   const passed = (station: StationId) =>
-    m.stator !== null && STATOR.indexOf(m.stator) >= STATOR.indexOf(station);
+    m.stator !== null && stator.indexOf(m.stator) >= stator.indexOf(station);
   const list: DemoReading[] = [];
   if (passed('connect') && !has('polarity', 'before-varnish'))
     list.push({
       kind: 'polarity',
       stage: 'before-varnish',
-      typed: { sequence: analysis.layout.groups.map((g) => g.polarity).join('') },
+      typed: { sequence: plan.walk.expected.join('') },
       hoursAgo: m.arrivedHoursAgo * 0.4,
     });
+  const analysis = analysisOf(plan);
+  if (!analysis) return list;
+  const r20 = analysis.figures.lineResistance20?.value ?? 1;
+  const ohms = (factor: number) => (r20 * 1.0079 * factor).toPrecision(4);
   const resistance = (stage: 'before-varnish' | 'final', hoursAgo: number): DemoReading => ({
     kind: 'resistance',
     stage,
@@ -297,17 +314,27 @@ const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
   varnish: { preheat: '110', batch: 'polyester-imide, batch 24-117', method: 'dip' },
   cure: { unmasked: 'yes' },
   inspect: { runOut: '0.02', bars: 'yes' },
+  starting: { switchDone: 'kept', capacitorsFitted: '80 µF, 250 V' },
   balance: { corrected: 'add' },
   assemble: { bearings: '6309 / 6307, new', bearingHeat: '95' },
   test: { sound: 'yes' },
 };
 
-function demoRecord(station: StationId, m: DemoMotor): Record<string, string> {
-  if (station === 'match') return { statorTag: m.number, rotorTag: m.number };
-  if (station === 'wind') {
-    const card = demoCard(m.design);
-    return { turnsWound: card['turns']!, wireWound: card['wires']!, reel: 'R14' };
-  }
+function demoRecord(
+  station: StationId,
+  number: string,
+  card: Readonly<Record<string, string>>,
+): Record<string, string> {
+  if (station === 'match') return { statorTag: number, rotorTag: number };
+  if (station === 'wind')
+    return card['mainTurns']
+      ? {
+          mainTurnsWound: card['mainTurns'],
+          mainWireWound: card['mainWires']!,
+          startTurnsWound: card['startTurns']!,
+          startWireWound: card['startWires']!,
+        }
+      : { turnsWound: card['turns']!, wireWound: card['wires']!, reel: 'R14' };
   return RECORDS[station] ?? {};
 }
 

@@ -1,12 +1,15 @@
 /** The connection bench: the drawing to connect by, the joints to tick, and the proof: walk, trace, terminals. */
 import {
   coreOf,
+  expectedWalk,
   jointLengths,
   judgeWalk,
   marksElsewhere,
   planKey,
   traceCurrent,
+  walkFeed,
   writeShorthand,
+  type Phase,
   type WindingAnalysis,
 } from '@norther/core';
 import { connectionDrawing, type JointState } from '@norther/drawings';
@@ -62,6 +65,8 @@ const NOBODY = { id: '', name: '' };
 
 const PROOFS = { walk: 'Walk', trace: 'Trace', terminals: 'Terminals' } as const;
 type Proof = keyof typeof PROOFS;
+type Fed = Phase | 'all';
+const FEEDS = { all: 'all phases', U: 'U alone', V: 'V alone', W: 'W alone' } as const;
 
 function Bench({
   file,
@@ -89,7 +94,7 @@ function Bench({
   const away = useAppSelector((s) => s.sheet.away);
   const [rest, { isLoading: markingRest }] = useMarkRestMutation();
   const act = useAct();
-  const walk = useWalk(file, analysis);
+  const walk = useWalk(file, layout.groups.length, (fed) => expectedWalk(layout, connection, fed as Fed));
   const count = connection.joints.length;
   const [joint, setJoint] = useState<number>(
     () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
@@ -100,8 +105,8 @@ function Bench({
   );
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
   const judged = useMemo(
-    () => judgeWalk(layout, connection, walk.phase, walk.readings),
-    [layout, connection, walk.phase, walk.readings],
+    () => judgeWalk(layout, connection, walk.fed as Fed, walk.readings),
+    [layout, connection, walk.fed, walk.readings],
   );
   const traced = useMemo(
     () =>
@@ -269,7 +274,14 @@ function Bench({
         )}
         <JoiningPanel file={file} role={planned.role} />
         <JointTable
-          analysis={analysis}
+          plan={planned.checked.plan!}
+          branch={(j) =>
+            j.phase && j.kind !== 'star' ? (
+              <PhaseBox phase={j.phase as Phase} />
+            ) : (
+              <span className="fig pl-1">Y</span>
+            )
+          }
           marks={marks}
           toOpen={toOpen}
           lengths={lengths}
@@ -346,7 +358,16 @@ function Bench({
             </button>
           ))}
         </div>
-        {proof === 'walk' && <WalkPanel analysis={analysis} walk={walk} judged={judged} />}
+        {proof === 'walk' && (
+          <WalkPanel
+            groups={layout.groups}
+            wanted={expectedWalk(layout, connection, walk.fed as Fed)}
+            words={walkFeed(connection, walk.fed as Fed).words}
+            feeds={FEEDS}
+            walk={walk}
+            judged={judged}
+          />
+        )}
         {proof === 'trace' && <TracePanel analysis={analysis} feed={feed} onFeed={setFeed} traced={traced} />}
         {proof === 'terminals' && (
           <TerminalsPanel analysis={analysis} volts={planned.checked.card.forVoltage} file={file} />

@@ -1,11 +1,12 @@
 /** The joints in their order of work: ends, what they are, how long, and whether they are made. */
-import { type GroupEnd, type Joint, type JointMark, type WindingAnalysis } from '@norther/core';
-import { useEffect, useRef } from 'react';
-import { PhaseBox, VerdictMark } from '../kit/marks.tsx';
+import type { GroupEnd, Joint, JointMark, Plan } from '@norther/core';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { VerdictMark } from '../kit/marks.tsx';
 import { ageOf } from '../kit/time.ts';
 
 export function JointTable({
-  analysis,
+  plan: { groups, joints },
+  branch,
   marks,
   toOpen,
   lengths,
@@ -13,10 +14,13 @@ export function JointTable({
   onChoose,
   onTick,
 }: {
-  readonly analysis: WindingAnalysis;
+  readonly plan: Pick<Plan, 'groups' | 'joints'>;
+  /** The mark of the phase or winding that a joint belongs to. */
+  readonly branch: (joint: Joint<string>) => ReactNode;
   readonly marks: ReadonlyMap<number, JointMark>;
   /** Joints the walk says to open. */
   readonly toOpen: readonly number[];
+  /** Of jumpers [mm]; none where they are not worked out. */
   readonly lengths: ReadonlyMap<number, number>;
   readonly chosen: number;
   readonly onChoose: (joint: number) => void;
@@ -28,24 +32,23 @@ export function JointTable({
     // On opening, a page that scrolls as a whole stays at its head.
     if (opened.current !== chosen) row.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
-  const { layout, connection } = analysis;
-  const name = (e: GroupEnd) => `${layout.groups[e.group - 1]!.name}${e.end}`;
+  const name = (e: GroupEnd) => `${groups[e.group - 1]!.name}${e.end}`;
   return (
     <table className="w-full border-collapse">
       <thead>
         <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
           <th className="w-9 font-medium max-xl:w-14">no.</th>
           <th className="w-7 font-medium">
-            <span className="sr-only">phase</span>
+            <span className="sr-only">belongs to</span>
           </th>
           <th className="font-medium">ends</th>
           <th className="font-medium">what</th>
-          <th className="text-right font-medium">mm</th>
+          <th className="text-right font-medium">{lengths.size > 0 && 'mm'}</th>
           <th className="w-9 text-right font-medium max-xl:w-14">made</th>
         </tr>
       </thead>
       <tbody>
-        {connection.joints.map((j) => {
+        {joints.map((j) => {
           const mark = marks.get(j.number);
           const open = toOpen.includes(j.number) || mark?.mark === 'wrong';
           const is = j.number === chosen;
@@ -66,13 +69,7 @@ export function JointTable({
                   {j.number}
                 </button>
               </td>
-              <td>
-                {j.phase && j.kind !== 'star' ? (
-                  <PhaseBox phase={j.phase} />
-                ) : (
-                  <span className="fig pl-1">Y</span>
-                )}
-              </td>
+              <td>{branch(j)}</td>
               <td
                 className={`fig py-1 pr-2 ${j.ends.length > 6 ? 'text-[13px]' : 'text-[15px]'} leading-tight`}
               >
@@ -120,7 +117,7 @@ export function JointTable({
   );
 }
 
-const whatOf = (j: Joint) =>
+const whatOf = (j: Joint<string>) =>
   j.kind === 'lead'
     ? `lead ${j.lead}`
     : j.kind === 'star'

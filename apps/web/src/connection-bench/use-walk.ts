@@ -1,13 +1,14 @@
 /** A polarity walk as it goes on: kept on the device until it is put with the tests. */
-import { expectedWalk, type Phase, type WalkReading, type WindingAnalysis } from '@norther/core';
+import type { WalkReading } from '@norther/core';
 import { useMemo } from 'react';
 import { useAddReadingMutation, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 
 export interface Walk {
-  readonly phase: Phase | 'all';
-  readonly setPhase: (phase: Phase | 'all') => void;
+  /** What is fed: `all`, or one phase. */
+  readonly fed: string;
+  readonly feed: (fed: string) => void;
   readonly readings: readonly WalkReading[];
   readonly begun: boolean;
   /** Group to read next; null when all are read. */
@@ -23,13 +24,23 @@ export interface Walk {
 
 const letterOf = (c: string | undefined): WalkReading => (c === 'N' || c === 'S' || c === '0' ? c : null);
 
-export function useWalk(file: MotorFile, analysis: WindingAnalysis): Walk {
-  const { layout, connection } = analysis;
+/**
+ * @param groups of the winding
+ * @param expected what each must show when this is fed
+ */
+export function useWalk(
+  file: MotorFile,
+  groups: number,
+  expected: (fed: string) => readonly WalkReading[],
+): Walk {
   const draft = useDraft(`walk:${file.motor.number}`);
-  const phase = (draft.typed['phase'] as Phase | 'all' | undefined) ?? 'all';
+  const fed = draft.typed['phase'] ?? 'all';
   const letters = draft.typed['letters'] ?? '';
-  const readings = useMemo(() => layout.groups.map((_, i) => letterOf(letters[i])), [layout, letters]);
-  const wanted = useMemo(() => expectedWalk(layout, connection, phase), [layout, connection, phase]);
+  const readings = useMemo(
+    () => Array.from({ length: groups }, (_, i) => letterOf(letters[i])),
+    [groups, letters],
+  );
+  const wanted = expected(fed);
   // Groups that are not fed need not be read, but may be: a needle that moves there is a finding.
   const open = readings.findIndex((r, i) => r === null && wanted[i] !== '0');
   const at = draft.typed['at'] ? Number(draft.typed['at']) : null;
@@ -37,13 +48,13 @@ export function useWalk(file: MotorFile, analysis: WindingAnalysis): Walk {
   const [add, { isLoading }] = useAddReadingMutation();
   const act = useAct();
   const write = (group: number, letter: string) => {
-    const list = layout.groups.map((_, i) => letters[i] ?? '-');
+    const list = Array.from({ length: groups }, (_, i) => letters[i] ?? '-');
     list[group - 1] = letter;
     draft.type({ letters: list.join(''), at: '' });
   };
   return {
-    phase,
-    setPhase: (p) => draft.type({ phase: p, letters: '', at: '' }),
+    fed,
+    feed: (p) => draft.type({ phase: p, letters: '', at: '' }),
     readings,
     begun: letters.replaceAll('-', '') !== '' || at !== null,
     next,
@@ -56,7 +67,7 @@ export function useWalk(file: MotorFile, analysis: WindingAnalysis): Walk {
     },
     goTo: (group) => draft.type({ at: String(group) }),
     again: () => draft.type({ letters: '', at: '' }),
-    complete: phase === 'all' && readings.every((r) => r !== null),
+    complete: fed === 'all' && readings.every((r) => r !== null),
     keeping: isLoading,
     keep: async () => {
       const problem = await act(

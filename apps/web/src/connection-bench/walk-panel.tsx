@@ -1,51 +1,52 @@
 /** The polarity walk: what must show, what was read, and what explains the difference. */
-import {
-  expectedWalk,
-  walkFeed,
-  type WalkJudgement,
-  type WalkReading,
-  type WindingAnalysis,
-} from '@norther/core';
+import type { PlanGroup, WalkJudgement, WalkReading } from '@norther/core';
 import { Choice, optionsOf } from '../kit/choice.tsx';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import type { Walk } from './use-walk.ts';
 
-const FED = optionsOf({ all: 'all phases', U: 'U alone', V: 'V alone', W: 'W alone' });
-
 export function WalkPanel({
-  analysis,
+  groups,
+  wanted,
+  words,
+  feeds,
   walk,
   judged,
 }: {
-  readonly analysis: WindingAnalysis;
+  readonly groups: readonly PlanGroup[];
+  /** What each group must show. */
+  readonly wanted: readonly WalkReading[];
+  /** How the current is fed. */
+  readonly words: string;
+  /** What may be fed alone, where one chooses. */
+  readonly feeds?: Readonly<Record<string, string>>;
   readonly walk: Walk;
   readonly judged: WalkJudgement;
 }) {
-  const { layout, connection } = analysis;
-  const wanted = expectedWalk(layout, connection, walk.phase);
   const read = walk.readings.filter((r) => r !== null).length;
   const fed = wanted.filter((w) => w !== '0').length;
-  const next = walk.next ? layout.groups[walk.next - 1] : null;
+  const next = walk.next ? groups[walk.next - 1] : null;
   const best = judged.explanations[0];
   return (
     <section aria-label="Polarity walk">
       <div className="flex items-baseline justify-between">
-        <label className="text-[13px] text-graphite">
-          fed{' '}
-          <Choice
-            name="walkPhase"
-            value={walk.phase}
-            options={FED}
-            onChoose={walk.setPhase}
-            className="inline-flex h-8 border-[1.5px] border-b-2 border-pencil border-b-ink text-[14px] text-ink max-xl:h-12"
-          />
-        </label>
+        {feeds && (
+          <label className="text-[13px] text-graphite">
+            fed{' '}
+            <Choice
+              name="walkPhase"
+              value={walk.fed}
+              options={optionsOf(feeds)}
+              onChoose={walk.feed}
+              className="inline-flex h-8 border-[1.5px] border-b-2 border-pencil border-b-ink text-[14px] text-ink max-xl:h-12"
+            />
+          </label>
+        )}
         <span className="fig text-[14px]">
           {read} of {fed}
         </span>
       </div>
-      <p className="my-1 text-[13px] leading-snug text-graphite">{walkFeed(connection, walk.phase).words}</p>
+      <p className="my-1 text-[13px] leading-snug text-graphite">{words}</p>
       <p className="text-[13px] leading-snug text-graphite">
         Low DC only, a few amperes; open the circuit slowly: the winding kicks back.
       </p>
@@ -74,7 +75,7 @@ export function WalkPanel({
         role="list"
         aria-label="Groups round the bore"
       >
-        {layout.groups.map((g, i) => {
+        {groups.map((g, i) => {
           const wrong = judged.wrongGroups.includes(g.number);
           const here = walk.next === g.number;
           return (
@@ -105,7 +106,7 @@ export function WalkPanel({
             <VerdictMark verdict="stop" size={28} />
             <b className="text-[19px] leading-tight text-carmine">
               {best.kind === 'group-reversed'
-                ? `${layout.groups[best.groups[0]! - 1]!.name} is reversed`
+                ? `${groups[best.groups[0]! - 1]!.name} is reversed`
                 : best.kind === 'phase-reversed'
                   ? 'A phase is reversed'
                   : best.kind === 'circuit-reversed'

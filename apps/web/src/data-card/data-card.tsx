@@ -15,20 +15,21 @@ import {
   type Field,
 } from '@norther/core';
 import { slotRing } from '@norther/drawings';
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, useRef, type ReactNode } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
-import { VerdictMark } from '../kit/marks.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
+import { CardVerdict } from './card-verdict.tsx';
 import { LeadReadings } from './lead-readings.tsx';
 import { MergeBox } from './merge-box.tsx';
 import { useThreePhaseCard } from './use-card.ts';
+import { useSaveKeys } from './use-save-keys.ts';
 
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
 const needed = (moment: string) => CARD_MOMENTS.find((m) => m.id === moment)!.needs;
@@ -52,17 +53,7 @@ export function DataCard({ file }: { file: MotorFile }) {
     card.plate.speedRpm && card.plate.frequencyHz
       ? proposePoles(card.plate.speedRpm, card.plate.frequencyHz)
       : null;
-  const { save, open } = card;
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 's') {
-        e.preventDefault();
-        if (open) void save();
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [save, open]);
+  useSaveKeys(card);
   const goTo = (id: string) => {
     const find = () => form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
     const go = () => {
@@ -76,9 +67,6 @@ export function DataCard({ file }: { file: MotorFile }) {
     setTimeout(go, 60);
   };
   const stops = checked.findings.filter((f) => f.severity === 'stop').length;
-  const next = CARD_MOMENTS.find((m) => checked.missing.some((f) => f.moment === m.id));
-  const ofNext = checked.missing.filter((f) => f.moment === next?.id);
-  const later = checked.missing.length - ofNext.length;
 
   const field = (f: Field) => (
     <TypedField
@@ -156,29 +144,7 @@ export function DataCard({ file }: { file: MotorFile }) {
         </form>
       </View>
       <View letter="B" name="What it says" className="overflow-auto px-3 py-2">
-        <div className="mb-2 flex items-center gap-3">
-          <VerdictMark verdict={stops ? 'stop' : checked.missing.length ? 'to-come' : 'sound'} size={36} />
-          <div className="leading-tight">
-            <b className={`block text-[21px] ${stops ? 'text-carmine' : ''}`}>
-              {stops
-                ? 'Do not go on'
-                : next
-                  ? `${ofNext.length} to take before ${next.name}`
-                  : 'Complete, nothing contradicts'}
-            </b>
-            <span className="text-[14px] text-graphite">
-              {stops
-                ? `${stops} to clear first`
-                : ofNext
-                    .map((m) => m.label)
-                    .slice(0, 4)
-                    .join(', ') + (ofNext.length > 4 ? ' …' : '')}
-            </span>
-            {!stops && next && later > 0 && (
-              <span className="block text-[14px] text-graphite">{later} more can wait until later steps</span>
-            )}
-          </div>
-        </div>
+        <CardVerdict checked={checked} />
         {checked.leadReadings.length > 0 &&
           (stops > 0 || checked.leadReadings.length > 1 || !checked.card.circuits) && (
             <LeadReadings

@@ -1,5 +1,5 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
-import { kindAndRoute, showShort, stationOf } from '@norther/core';
+import { kindAndRoute, readDual, showShort, stationOf } from '@norther/core';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
@@ -244,12 +244,14 @@ function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
   const { motor, standing } = file;
   const { machine, route } = kindAndRoute(motor);
   const { plate } = machine.readPlate(motor.plate);
+  // Both voltages, where the plate has two; figures are for the one that is in force.
+  const volts = readDual(motor.plate['voltage'] ?? '', 'voltage');
   const promise = promiseOf(motor.promisedAt);
   const number = useRef<HTMLDivElement>(null);
   const line = [
     plate.powerKw && `${showShort(plate.powerKw, 3)} kW`,
     plate.voltageV &&
-      `${showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
+      `${volts?.map((v) => showShort(v, 4)).join('/') ?? showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
     plate.currentA && `${showShort(plate.currentA, 4)} A`,
   ].filter(Boolean);
   const second = [

@@ -1,6 +1,6 @@
 /** The winding in one line: typed as it is spoken, each token over its meaning, the contradicting one in reverse. */
 import { enterGoesOn } from './enter-goes-on.ts';
-import { changeOfLine, readShorthand, writeShorthand, type Finding } from '@norther/core';
+import { threePhase, type Finding, type MachineKind } from '@norther/core';
 import { useState } from 'react';
 
 export function ShorthandLine({
@@ -9,18 +9,21 @@ export function ShorthandLine({
   findings,
   label = 'Winding, in one line',
   hero = false,
+  shorthand = threePhase.shorthand,
 }: {
   readonly typed: Readonly<Record<string, string>>;
   readonly onFill: (fields: Record<string, string>) => void;
   readonly findings: readonly Finding[];
   readonly label?: string;
   readonly hero?: boolean;
+  /** Of the kind of machine. */
+  readonly shorthand?: MachineKind['shorthand'];
 }) {
-  const written = writeShorthand(typed);
+  const written = shorthand.write(typed);
   // While the line itself is typed it stands as typed; otherwise the fields write it.
   const [own, setOwn] = useState<string | null>(null);
   const line = own ?? written;
-  const { tokens } = readShorthand(line);
+  const { tokens } = shorthand.read(line);
   const contradicts = (fills: Readonly<Record<string, string>>) =>
     Object.keys(fills).length > 0 &&
     findings.some((f) => f.severity === 'stop' && f.fields.slice(0, 2).some((id) => id in fills));
@@ -35,12 +38,12 @@ export function ShorthandLine({
         value={line}
         spellCheck={false}
         autoComplete="off"
-        placeholder="48s 4p 1-11 T12 3x0.95+1x0.90 2Y"
+        placeholder={shorthand.example}
         onFocus={() => setOwn(written)}
         onBlur={() => setOwn(null)}
         onChange={(e) => {
           setOwn(e.target.value);
-          const said = changeOfLine(line, e.target.value);
+          const said = shorthand.change(line, e.target.value);
           const changed = Object.entries(said).filter(([id, v]) => (typed[id] ?? '') !== v);
           if (changed.length > 0) onFill(Object.fromEntries(changed));
         }}

@@ -30,6 +30,14 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
     },
     materials: from(() => import('../traveller/materials.tsx'), 'Materials'),
   },
+  'single-phase': {
+    sheets: {
+      card: from(() => import('./single-phase/single-card.tsx'), 'SingleCard'),
+      winding: from(() => import('./single-phase/single-winding.tsx'), 'SingleWinding'),
+      connection: from(() => import('./single-phase/single-connection.tsx'), 'SingleConnection'),
+    },
+    materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
+  },
 };
 
 /** @throws when a kind has no views: the registry's test finds it */

@@ -195,7 +195,11 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
                   onType={(v) => type({ [f.id]: v })}
                   missing={f.required ?? false}
                   assumed={f.default}
-                  doubts={problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing')}
+                  doubts={
+                    open
+                      ? problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing')
+                      : []
+                  }
                 />
               ))}
           </div>

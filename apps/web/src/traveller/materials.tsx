@@ -6,11 +6,10 @@ import {
   type WindingAnalysis,
   type WindingLayout,
 } from '@norther/core';
-import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
 import { useCut } from '../cut-sheet/use-cut.ts';
+import { MaterialsTable, type MaterialRow as Row } from './materials-table.tsx';
 
-type Row = readonly [label: string, text: string];
 interface Uses {
   readonly rows: (a: WindingAnalysis, cut: ReturnType<typeof useCut>['cut']) => readonly Row[];
   /** The sheet of the motor that says more. */
@@ -73,29 +72,7 @@ export function Materials({ file, station }: { file: MotorFile; station: Station
   const { analysis, cut } = useCut(file);
   const uses = USES[station.id];
   if (!analysis || !uses) return null;
-  return (
-    <section className="mt-5">
-      <h3 className="border-b-[1.5px] border-ink text-[17px] font-[650]">For this motor</h3>
-      <table className="w-full">
-        <tbody>
-          {uses.rows(analysis, cut).map(([label, text]) => (
-            <tr key={label} className="border-b border-grid">
-              <td className="py-1.5 text-[17px] font-[620]">{label}</td>
-              <td className="fig py-1.5 text-right text-[20px] max-xl:text-[24px]">{text}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {uses.more && (
-        <Link
-          className="mt-2 inline-block underline"
-          to={`/motor/${encodeURIComponent(file.motor.number)}/${uses.more.to}`}
-        >
-          {uses.more.text}
-        </Link>
-      )}
-    </section>
-  );
+  return <MaterialsTable file={file} rows={uses.rows(analysis, cut)} more={uses.more} />;
 }
 
 const spans = (layout: WindingLayout) =>

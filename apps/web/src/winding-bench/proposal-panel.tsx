@@ -12,15 +12,14 @@ import {
 } from '@norther/core';
 import { openWindingDocument } from '@norther/records';
 import { useMemo, useRef, useState } from 'react';
-import { useReleaseProposalMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
-import { unwrap, useAct } from '../app/use-act.ts';
+import type { MotorFile } from '../app/api.ts';
 import { MergeBox } from '../data-card/merge-box.tsx';
 import type { useThreePhaseCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { Key } from '../kit/key.tsx';
-import { ageOf } from '../kit/time.ts';
+import { ReleaseProposal } from './release-proposal.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import type { Lit, Role } from './bench-state.ts';
 import { PickedCoil } from './picked-coil.tsx';
@@ -125,44 +124,8 @@ export function ProposalPanel({
           </Key>
         )}
       </div>
-      {writing === 'proposed' && card.record && !card.open && <Release file={file} />}
+      {writing === 'proposed' && card.record && !card.open && <ReleaseProposal file={file} />}
       <Files base={base} role={role} onFill={type} />
-    </div>
-  );
-}
-
-/** A kept proposal is wound when a lead has released it; everybody sees which it is. */
-function Release({ file }: { file: MotorFile }) {
-  const { data: session } = useSessionQuery();
-  const [release, { isLoading }] = useReleaseProposalMutation();
-  const act = useAct();
-  const proposal = file.windings.find((w) => w.role === 'proposed')!;
-  const { number } = file.motor;
-  if (proposal.releasedAt)
-    return (
-      <p className="text-[14px] text-graphite">
-        Released by {proposal.releasedBy}, {ageOf(proposal.releasedAt)} ago: this is wound.
-      </p>
-    );
-  return (
-    <div className="border-l-[3px] border-copper pl-3 text-[15px]">
-      <b>Only proposed.</b> The traveller goes by the winding as found until a lead releases it.
-      {session?.role === 'lead' && (
-        <div className="mt-2">
-          <Key
-            primary
-            disabled={isLoading}
-            onClick={() =>
-              void act(
-                unwrap(release({ writeId: crypto.randomUUID(), number, version: proposal.version })),
-                'Released: this is wound.',
-              )
-            }
-          >
-            Release it
-          </Key>
-        </div>
-      )}
     </div>
   );
 }

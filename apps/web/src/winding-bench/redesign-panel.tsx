@@ -1,13 +1,5 @@
 /** Redesign: what is wanted otherwise, and turns and wire worked out for it, step by step. */
-import {
-  SUPPLY_FIELDS,
-  WINDING_FIELDS,
-  workOut,
-  showShort,
-  type Field,
-  type Figure,
-  type Redesign,
-} from '@norther/core';
+import { SUPPLY_FIELDS, WINDING_FIELDS, workOut, type Field, type Redesign } from '@norther/core';
 import { stockOf } from '@norther/records';
 import { useState } from 'react';
 import { useShopQuery } from '../app/api.ts';
@@ -15,6 +7,7 @@ import type { useThreePhaseCard } from '../data-card/use-card.ts';
 import { Choice } from '../kit/choice.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
+import { StepFigure } from '../kit/step-figure.tsx';
 import { Key } from '../kit/key.tsx';
 import type { Finding } from '@norther/core';
 
@@ -124,7 +117,7 @@ export function RedesignPanel({
             {proposal['turns']} turns of {proposal['wires']}
           </h2>
           {result.steps.map((s) => (
-            <Step
+            <StepFigure
               key={s.id}
               step={s}
               open={open === s.id}
@@ -135,44 +128,6 @@ export function RedesignPanel({
             <FindingList findings={result.findings} />
           </div>
         </section>
-      )}
-    </div>
-  );
-}
-
-function Step({ step, open, onOpen }: { step: Figure; open: boolean; onOpen: () => void }) {
-  return (
-    <div className="border-b border-grid">
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={onOpen}
-        className="flex w-full items-baseline justify-between gap-2 py-1 text-left text-[14px] -outline-offset-2"
-      >
-        <span>{step.name}</span>
-        <span className="fig text-[15px] whitespace-nowrap">
-          {showShort(step.value, 4)} <span className="text-[13px] text-graphite">{step.unit}</span>
-        </span>
-      </button>
-      {open && step.working && (
-        <div className="pb-2">
-          <p className="fig bg-tint px-2 py-1.5 text-[13px]">{step.working.formula}</p>
-          <table className="w-full">
-            <tbody>
-              {step.working.inputs.map((i) => (
-                <tr key={i.symbol} className="border-b border-grid">
-                  <td className="fig py-0.5 pr-2 text-[13px]">{i.symbol}</td>
-                  <td className="fig py-0.5 text-right text-[14px]">{showShort(i.value, 5)}</td>
-                  <td className="fig px-1 text-[13px] text-graphite">{i.unit}</td>
-                  <td className="text-[13px] leading-tight text-graphite">{i.from}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p className="text-[13px] text-graphite">
-            Source: {step.working.source}. {step.working.assumptions.join('; ')}
-          </p>
-        </div>
       )}
     </div>
   );

@@ -7,6 +7,7 @@ import { useThreePhaseCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { isTyping } from '../kit/is-typing.ts';
+import { PressedRow } from '../kit/pressed-row.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
@@ -100,7 +101,7 @@ export function WindingBench({ file }: { file: MotorFile }) {
       </View>
       <View letter="B" name="Figures" className="overflow-auto px-3 py-2">
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-          <Choice
+          <PressedRow
             label="Which winding"
             values={there}
             value={role}
@@ -108,7 +109,7 @@ export function WindingBench({ file }: { file: MotorFile }) {
             onChoose={setRole}
           />
           {parts.length > 1 && (
-            <Choice
+            <PressedRow
               label="Which part"
               values={parts}
               value={shownPart}
@@ -147,7 +148,7 @@ export function WindingBench({ file }: { file: MotorFile }) {
           />
         ) : (
           <div className="px-3 pt-2">
-            <Choice
+            <PressedRow
               label="What to do"
               values={Object.keys(TABS) as Tab[]}
               value={tab}
@@ -176,37 +177,6 @@ export function WindingBench({ file }: { file: MotorFile }) {
         )}
       </View>
     </Sheet>
-  );
-}
-
-/** A row of keys one of which is down. */
-function Choice<T extends string>({
-  label,
-  values,
-  value,
-  name,
-  onChoose,
-}: {
-  label: string;
-  values: readonly T[];
-  value: T;
-  name: (value: T) => string;
-  onChoose: (value: T) => void;
-}) {
-  return (
-    <div role="group" aria-label={label} className="flex border-[1.5px] border-pencil">
-      {values.map((v) => (
-        <button
-          key={v}
-          type="button"
-          aria-pressed={v === value}
-          onClick={() => onChoose(v)}
-          className={`px-2.5 py-1 text-[14px] -outline-offset-2 max-xl:min-h-12 ${v === value ? 'bg-ink font-[650] text-paper' : ''}`}
-        >
-          {name(v)}
-        </button>
-      ))}
-    </div>
   );
 }
 

@@ -1,7 +1,8 @@
 /** How the winding of each kind of machine is drawn round the bore. */
-import { analysisOf, type Plan } from '@norther/core';
+import { analysisOf, singlePhasePlanOf, type Plan } from '@norther/core';
 import type { Scene } from '../scene.ts';
 import { slotRing } from '../slot-ring.ts';
+import { singlePhaseBore } from './single-phase.ts';
 
 type Draw = (plan: Plan, options: { readonly size: number }) => Scene | null;
 
@@ -9,6 +10,10 @@ const DRAWINGS: readonly Draw[] = [
   (plan, options) => {
     const analysis = analysisOf(plan);
     return analysis && slotRing(analysis.layout, options);
+  },
+  (plan, options) => {
+    const single = singlePhasePlanOf(plan);
+    return single && singlePhaseBore(single, options);
   },
 ];
 

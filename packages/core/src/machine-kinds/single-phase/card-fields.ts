@@ -1,5 +1,5 @@
 /** The fields of a single-phase motor's card, in the order in which they are taken. */
-import { choice, quantity, text, type Field } from '../../forms/index.ts';
+import { assumed, choice, quantity, text, type Field } from '../../forms/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import { momentsOf } from '../moments.ts';
 
@@ -17,7 +17,7 @@ export const MAIN_FIELDS = branch('main', 'Main');
 export const START_FIELDS = branch('start', 'Start');
 
 export const LEAD_FIELDS: readonly Field[] = [
-  choice('voltages', 'Voltages', { one: 'one', two: 'two, main in halves' }, 'one when empty'),
+  assumed(choice('voltages', 'Voltages', { one: 'one', two: 'two, main in halves' }), 'one'),
   choice('rotation', 'Turned, from the connection end', {
     clockwise: 'clockwise',
     'counter-clockwise': 'counter-clockwise',

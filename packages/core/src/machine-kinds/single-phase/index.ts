@@ -48,3 +48,4 @@ export {
   type SinglePhasePlate,
   type Starts,
 } from './plate.ts';
+export { redesignSinglePhase, type SinglePhaseRedesign, type SinglePhaseWish } from './redesign.ts';

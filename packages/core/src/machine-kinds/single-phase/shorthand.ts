@@ -83,5 +83,5 @@ export function changeOfSinglePhaseLine(before: string, after: string): Typed {
   const old = readSinglePhaseLine(before).fills;
   const { fills } = readSinglePhaseLine(after);
   const gone = ['voltages', 'mainFirst'].filter((id) => id in old && !(id in fills)).map((id) => [id, '']);
-  return { ...Object.fromEntries(gone), ...fills };
+  return { ...(Object.fromEntries(gone) as Typed), ...fills };
 }

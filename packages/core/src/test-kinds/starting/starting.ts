@@ -180,6 +180,14 @@ export const starting = defineTest({
   },
   check: leftOut,
   judge,
+  expected: ({ plate: named }) => {
+    const plate = named as SinglePhasePlate;
+    const said = [
+      plate.startCapacitorUf === undefined ? null : `start ${showNumber(plate.startCapacitorUf, 3)} µF`,
+      plate.runCapacitorUf === undefined ? null : `run ${showNumber(plate.runCapacitorUf, 3)} µF`,
+    ].filter((x) => x !== null);
+    return said.length > 0 ? `by the plate ${said.join(', ')}` : null;
+  },
   examples: {
     sound: {
       typed: { startCapacitor: '84', switch: 'works' },

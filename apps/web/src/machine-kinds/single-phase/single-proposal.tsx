@@ -1,0 +1,53 @@
+/** The proposal of a single-phase winding as fields, saved for the lead to release. */
+import { SINGLE_PHASE_PROPOSAL } from '@norther/core';
+import type { MotorFile } from '../../app/api.ts';
+import { MergeBox } from '../../data-card/merge-box.tsx';
+import { TypedField } from '../../kit/fields.tsx';
+import { FindingList } from '../../kit/finding-list.tsx';
+import { Key } from '../../kit/key.tsx';
+import { ReleaseProposal } from '../../winding-bench/release-proposal.tsx';
+import type { useSingleCard } from './use-single-card.ts';
+
+export function SingleProposal({
+  file,
+  card,
+  onType,
+}: {
+  readonly file: MotorFile;
+  readonly card: ReturnType<typeof useSingleCard>;
+  readonly onType: (fields: Readonly<Record<string, string>>) => void;
+}) {
+  return (
+    <form
+      className="mt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void card.save();
+      }}
+    >
+      {card.clash && <MergeBox clash={card.clash} mine={card.typed} onMerge={card.merge} />}
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
+        {SINGLE_PHASE_PROPOSAL.map((f) => (
+          <TypedField
+            key={f.id}
+            field={f}
+            value={card.typed[f.id] ?? ''}
+            onType={(v) => onType({ [f.id]: v })}
+            assumed={f.default}
+            doubts={card.checked.findings.filter(
+              (x) => x.fields.includes(f.id) && !x.code.startsWith('field.'),
+            )}
+          />
+        ))}
+      </div>
+      <div className="my-2 flex flex-wrap gap-2">
+        <Key primary type="submit" disabled={!card.open || card.saving}>
+          Save the proposal
+        </Key>
+        {card.open && <Key onClick={card.drop}>Undo typing</Key>}
+      </div>
+      {card.record?.role === 'proposed' && !card.open && <ReleaseProposal file={file} />}
+      <FindingList findings={card.checked.findings} />
+    </form>
+  );
+}
