@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { field, press, scan, sheet, signIn, tabTo, typeAll } from './keyboard.ts';
+import { read, sign, type Typed } from './work.ts';
 
 const base = () => process.env['DEMO_SHOP']!;
 /** Another motor when the test runs again: the first is in the shop already. */
@@ -9,29 +10,10 @@ let NUMBER = '4007';
 
 const told = (page: Page) => page.getByRole('status').first();
 
-async function signStation(page: Page, title: string, record: Readonly<Record<string, string>>) {
-  await expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
-  await typeAll(page, record);
-  await press(page, page.getByRole('button', { name: /^Sign as Ida Haft/ }));
-  await expect(told(page)).toContainText(`${title}: signed`);
-}
-
+const signStation = (page: Page, title: string, record: Typed) => sign(page, title, record);
 const traveller = (page: Page) => page.goto(`${base()}/motor/${NUMBER}/traveller`);
-
-async function measure(
-  page: Page,
-  kind: string,
-  stage: string,
-  typed: Readonly<Record<string, string>>,
-  verdict: string,
-) {
-  await page.goto(`${base()}/motor/${NUMBER}/tests?kind=${kind}&stage=${stage}`);
-  await expect(field(page, Object.keys(typed)[0]!)).toBeVisible();
-  await typeAll(page, typed);
-  await expect(page.getByLabel('Verdict').last()).toContainText(verdict);
-  await press(page, page.getByRole('button', { name: 'Keep the reading' }));
-  await expect(told(page)).toContainText('kept');
-}
+const measure = (page: Page, kind: string, stage: string, typed: Typed, verdict: string) =>
+  read(page, `${base()}/motor/${NUMBER}`, kind, stage, typed, verdict);
 
 test('a motor goes from its nameplate to its verdict, and into another shop as it was', async ({
   page,
