@@ -196,6 +196,8 @@ describe('a database of an older version', () => {
     const { status, body } = await lead.get<File>('motors/4001');
     expect(status).toBe(200);
     expect(body.motor).toMatchObject({ customer: QUARRY.customer, version: 3 });
+    // Before there were other kinds of machine, every motor was of this one, on this route.
+    expect(body.motor).toMatchObject({ kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 });
     expect(body.steps.find((s) => s.station === 'strip')!.typed).toEqual({ partTemperature: '350' });
     expect(body.windings.find((w) => w.role === 'as-found')!.typed).toEqual(QUARRY_CARD);
     expect(body.holds.map((h) => h.reason)).toEqual(['bar broken']);

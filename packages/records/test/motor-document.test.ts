@@ -60,6 +60,17 @@ describe('a motor’s record as a file', () => {
     const opened = openMotorDocument(JSON.parse(JSON.stringify(document)));
     expect(opened).toMatchObject({ ok: true, value: document });
   });
+  it('opens a file as it was written before there were kinds of machine, equal in all that it held', () => {
+    const written = JSON.parse(
+      readFileSync(new URL('./fixtures/motor-format-5.json', import.meta.url), 'utf8'),
+    ) as { motor: object };
+    const opened = openMotorDocument(written);
+    expect(opened.ok && opened.value).toEqual({
+      ...written,
+      version: MOTOR_FORMAT_VERSION,
+      motor: { ...written.motor, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
+    });
+  });
   it.each<[string, unknown, string]>([
     ['something else', { hello: 1 }, 'file.not-a-motor'],
     ['a list', [], 'file.not-a-motor'],

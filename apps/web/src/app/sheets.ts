@@ -1,5 +1,5 @@
 /** The set of sheets: those of the shop and those of one motor. */
-import { kindViews, type KindSheetName } from '../machine-kinds/kinds.ts';
+import { KIND_SHEET_NAMES, KIND_SHEETS } from '../machine-kinds/kind-sheets.ts';
 
 export const SHOP_SHEETS = [
   { key: 'F1', name: 'Floor', to: '/' },
@@ -20,16 +20,8 @@ export const MOTOR_SHEETS = [
   { key: '9', name: 'Cut', to: '/cut' },
 ] as const;
 
-const OF_THE_KIND: ReadonlySet<string> = new Set<KindSheetName>([
-  'card',
-  'winding',
-  'connection',
-  'search',
-  'cut',
-]);
-
 /** The sheets that a motor of this kind has, each with the key it has for every kind. */
 export function sheetsOf(kind: string) {
-  const { sheets } = kindViews(kind);
-  return MOTOR_SHEETS.filter(({ to }) => !OF_THE_KIND.has(to.slice(1)) || to.slice(1) in sheets);
+  const lacks: readonly string[] = KIND_SHEET_NAMES.filter((name) => !KIND_SHEETS[kind]?.includes(name));
+  return MOTOR_SHEETS.filter(({ to }) => !lacks.includes(to.slice(1)));
 }

@@ -2,7 +2,8 @@
 import { Suspense } from 'react';
 import { Navigate } from 'react-router';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
-import { kindViews, type KindSheetName } from './kinds.ts';
+import type { KindSheetName } from './kind-sheets.ts';
+import { kindViews } from './kinds.ts';
 
 export function KindSheet({ sheet }: { readonly sheet: KindSheetName }) {
   return (

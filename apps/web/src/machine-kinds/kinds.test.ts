@@ -1,6 +1,7 @@
 import { MACHINE_KIND_IDS } from '@norther/core';
 import { expect, it } from 'vitest';
 import { MOTOR_SHEETS, sheetsOf } from '../app/sheets.ts';
+import { KIND_SHEETS } from './kind-sheets.ts';
 import { kindViews } from './kinds.ts';
 
 it.each(MACHINE_KIND_IDS)(
@@ -9,6 +10,7 @@ it.each(MACHINE_KIND_IDS)(
     const { sheets, materials } = kindViews(kind);
     for (const sheet of ['card', 'winding', 'connection'] as const) expect(sheets[sheet]).toBeDefined();
     expect(materials).toBeDefined();
+    expect(Object.keys(sheets)).toEqual(KIND_SHEETS[kind]);
     const keys = sheetsOf(kind).map((s) => s.key);
     // A sheet keeps its key, whatever other sheets a kind lacks.
     expect(keys).toEqual(MOTOR_SHEETS.map((s) => s.key).filter((key) => keys.includes(key)));

@@ -2,10 +2,10 @@
 import type { Station } from '@norther/core';
 import { lazy, type ComponentType } from 'react';
 import type { MotorFile } from '../app/api.ts';
+import type { KindSheetName } from './kind-sheets.ts';
 
 type OfMotor = { readonly file: MotorFile };
 type OfStation = OfMotor & { readonly station: Station };
-export type KindSheetName = 'card' | 'winding' | 'connection' | 'search' | 'cut';
 
 export interface KindViews {
   readonly sheets: Readonly<Partial<Record<KindSheetName, ComponentType<OfMotor>>>>;
