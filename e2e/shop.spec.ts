@@ -39,7 +39,7 @@ test('the scan line finds by number and by part of a name, and says when nothing
   await scan(page, '3101');
   await page.keyboard.press('/');
   await page.keyboard.type('bell found');
-  await expect(page.getByRole('button', { name: /Malmtinn Bell Foundry/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /Malmtinn Bell Foundry/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/motor\/3099/);
   await expect(page.getByRole('banner').last()).toContainText('Furnace blower');
@@ -47,6 +47,38 @@ test('the scan line finds by number and by part of a name, and says when nothing
   await page.keyboard.type('zzz');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').first()).toContainText('No motor in this shop fits “zzz”.');
+});
+
+test('the line goes anywhere: a sheet of this motor, of another, of the shop, and what can be done', async ({
+  page,
+}) => {
+  await signIn(page, base(), 'Per Marsk');
+  await scan(page, '3101');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('option', { name: /Connection/ })).toBeVisible();
+  await page.keyboard.type('polar');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/3101\/connection/);
+  // A sheet listens once it is there.
+  await expect(page.getByRole('heading', { name: /joints/ })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('3107 tests');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/3107\/tests/);
+  await expect(page.getByRole('button', { name: 'Keep the reading' })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('reel');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/stores/);
+  await expect(page.getByText('The shop has decided')).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('option')).toHaveCount(0);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('dark');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-sheet', /dark|light/);
 });
 
 test('two people on one card: neither loses what was typed', async ({ page, browser }) => {

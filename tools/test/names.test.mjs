@@ -1,7 +1,7 @@
-// Room to grow: a station or a test is found by its registry, and nobody else compares with its name.
+// Room to grow: a station, a test or a kind of machine is found by its registry, and nobody else compares with its name.
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { STATIONS, TEST_KINDS } from '@norther/core';
+import { MACHINE_KIND_IDS, STATION_IDS, TEST_KINDS } from '@norther/core';
 import { expect, test } from 'vitest';
 
 const ROOT = join(import.meta.dirname, '../..');
@@ -13,14 +13,14 @@ const PLACES = [
   'apps/web/src',
 ];
 
-test('nobody but the route and the tests themselves compares with the name of a station or of a test', () => {
-  const names = [...STATIONS.map((s) => s.id), ...Object.keys(TEST_KINDS)].join('|');
+test('nobody but their own folders compares with the name of a station, a test or a kind of machine', () => {
+  const names = [...STATION_IDS, ...Object.keys(TEST_KINDS), ...MACHINE_KIND_IDS].join('|');
   const compared = new RegExp(
     `[=!]==? '(${names})'|'(${names})' [=!]==?|case '(${names})':|(has|includes)\\('(${names})'\\)`,
   );
   const found = PLACES.flatMap((place) =>
     readdirSync(join(ROOT, place), { recursive: true, encoding: 'utf8' })
-      .filter((f) => /\.tsx?$/.test(f) && !/\.test\.|demo\/|^route\/|^test-kinds\//.test(f))
+      .filter((f) => /\.tsx?$/.test(f) && !/\.test\.|demo\/|^route\/|^test-kinds\/|^machine-kinds\//.test(f))
       .flatMap((f) =>
         readFileSync(join(ROOT, place, f), 'utf8')
           .split('\n')

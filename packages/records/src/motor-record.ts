@@ -44,3 +44,11 @@ export const MotorChange = MotorEntry.omit({ number: true, kind: true }).extend(
   why: z.string().trim().max(500).default(''),
 });
 export type MotorChange = z.infer<typeof MotorChange>;
+
+/** A visit of a machine that comes back: what is known of it, and the winding that was in it when it left. */
+export interface EarlierVisit extends Pick<
+  MotorRecord,
+  'number' | 'kind' | 'customer' | 'machine' | 'maker' | 'plate' | 'arrivedAt' | 'shippedAt'
+> {
+  readonly winding: Readonly<Record<string, string>> | null;
+}

@@ -1,6 +1,6 @@
 /** What each computation of the API is asked with. */
-import { LEAD_SCHEMES, type LeadScheme } from '@norther/core';
-import { TestKindName, TypedFields } from '@norther/records';
+import { FIRST_MACHINE_KIND, LEAD_SCHEMES, type LeadScheme } from '@norther/core';
+import { MachineKindName, TestKindName, TypedFields } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { z } from 'zod';
 import { requestOf } from './sections/sections.ts';
@@ -170,9 +170,12 @@ export class SearchRequest extends createZodDto(
     keep: z.int().min(1).max(200).default(20),
   }),
 ) {}
-export class CardRequest extends createZodDto(z.object(Card)) {}
+/** Kind of machine that a card and a plate are read as. */
+const OfKind = { machine: MachineKindName.default(FIRST_MACHINE_KIND) };
+export class CardRequest extends createZodDto(z.object({ ...Card, ...OfKind })) {}
 export class TestRequest extends createZodDto(
   z.object({
+    ...OfKind,
     kind: TestKindName,
     typed: TypedFields,
     plate: TypedFields.default({}),

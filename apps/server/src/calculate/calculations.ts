@@ -16,6 +16,7 @@ import {
   judgeTest,
   judgeWalk,
   layOut,
+  machineKind,
   missingForSearch,
   tooLargeToSearch,
   proposePoles,
@@ -211,23 +212,37 @@ export const CALCULATIONS = {
     return answer({ best, considered, within, total });
   },
 
-  'data-card'({ typed, line, plate }: CardRequest) {
-    const shorthand = line === undefined ? null : readShorthand(line);
-    const { plate: read, findings } = readNameplate(plate);
+  'data-card'({ machine, typed, line, plate }: CardRequest) {
+    const kind = machineKind(machine);
+    const shorthand = line === undefined ? null : kind.shorthand.read(line);
+    const { plate: read, findings } = kind.readPlate(plate);
     const {
-      plan: _plan,
+      plan,
       moments: _moments,
       ...checked
-    } = checkDataCard({ ...shorthand?.fills, ...typed }, read);
-    return answer({ shorthand, plateFindings: findings, ...checked });
+    } = kind.checkCard({ ...shorthand?.fills, ...typed }, read, true, {});
+    return answer({
+      shorthand,
+      plateFindings: findings,
+      ...checked,
+      plan: plan && {
+        key: plan.key,
+        groups: plan.groups,
+        joints: plan.joints,
+        walk: plan.walk.expected,
+        copperKg: plan.copperKg,
+        lines: plan.lines,
+      },
+    });
   },
 
-  test({ kind, typed, plate, card, csv }: TestRequest) {
-    const read = readNameplate(plate).plate;
+  test({ machine, kind, typed, plate, card, csv }: TestRequest) {
+    const of = machineKind(machine);
+    const read = of.readPlate(plate).plate;
     const { logUnit: unit, logTime: time } = typed as LogWords;
     const opened = csv === undefined ? null : readOvenLog(csv, { unit, time });
     const log = opened && valueOf(opened);
-    const checked = card ? checkDataCard(card, read, false) : null;
+    const checked = card ? of.checkCard(card, read, false, {}) : null;
     const notes = opened ? notesOfLog(opened.findings) : '';
     const outcome = judgeTest(kind, notes ? { ...typed, logNotes: notes } : typed, {
       plate: read,

@@ -96,6 +96,7 @@ export const motors = pgTable(
   },
   (t) => [
     uniqueIndex('motors_number').on(t.shopId, t.number),
+    index('motors_serial').on(t.shopId, sql`lower(${t.serial})`),
     index('motors_on_floor').on(t.shopId, t.shippedAt, t.promisedAt),
   ],
 );

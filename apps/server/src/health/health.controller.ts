@@ -31,7 +31,7 @@ export class HealthController {
     );
     const wanted = journal.entries.length;
     if ((rows[0]?.n ?? 0) < wanted) throw new Busy('The database is being brought up to date.', 5);
-    if (!this.heavy.warm) throw new Busy('The server is just starting.', 2);
+    if (!this.heavy.warm) throw new Busy('The server is just starting.', 2, 503, true);
     return { norther: 'ready', migrations: wanted };
   }
 }

@@ -21,7 +21,7 @@ export function answerError(error: unknown, request: Request, response: Response
     return;
   }
   const problem = describeError(error);
-  if (problem instanceof Busy && problem.getStatus() === 503)
+  if (problem instanceof Busy && problem.getStatus() === 503 && !problem.expected)
     request.log.warn(`${request.path}: ${causeOf(error).code ?? problem.title}`);
   if (!problem) request.log.error(`${request.path} ${where(error)}`);
   sendProblem(

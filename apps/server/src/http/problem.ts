@@ -20,6 +20,8 @@ export class Busy extends Problem {
     title: string,
     readonly retryAfterS = 2,
     status: 429 | 503 = 503,
+    /** Expected, as while starting: not worth a line in the log. */
+    readonly expected = false,
   ) {
     super(status, title);
   }

@@ -19,6 +19,7 @@ class HistoryQuery extends createZodDto(
     limit: z.coerce.number().int().min(1).max(500).default(300),
   }),
 ) {}
+class SerialNumber extends createZodDto(z.object({ serial: z.string().trim().min(2).max(60) })) {}
 class FindMotors extends createZodDto(
   z.object({
     words: z.string().max(100).default(''),
@@ -40,6 +41,12 @@ export class MotorsController {
   @Get('motors')
   find(@Who() person: Person, @Query() query: FindMotors) {
     return this.motors.find(person, query.words, query.after ?? null, query.limit);
+  }
+
+  /** A machine that comes back: its earlier visits, newest first, by the serial number on its plate. */
+  @Get('machines')
+  visits(@Who() person: Person, @Query() { serial }: SerialNumber) {
+    return this.motors.visitsOf(person, serial);
   }
 
   @Post('motors')

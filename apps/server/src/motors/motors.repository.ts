@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { CORE_VERSION, machineKind, newestRoute } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type {
+  EarlierVisit,
   EventRecord,
   HoldRecord,
   MotorEntry,
@@ -306,6 +307,31 @@ export class MotorsRepository {
       .orderBy(asc(motors.number))
       .limit(limit);
     return rows.map(motorOf);
+  }
+
+  /** Visits of the machine with this serial number, newest first; of each the card as wound, else as found. */
+  async visitsOf(shopId: string, serial: string): Promise<EarlierVisit[]> {
+    const rows = await this.database.db
+      .select({
+        motor: motors,
+        winding: sql<Record<string, string> | null>`(select w.typed from windings w
+          where w.motor_id = motors.id and w.role in ('as-wound', 'as-found')
+          order by w.role desc limit 1)`,
+      })
+      .from(motors)
+      .where(
+        and(
+          eq(motors.shopId, shopId),
+          eq(sql`lower(${motors.serial})`, serial.toLowerCase()),
+          isNull(motors.withdrawnAt),
+        ),
+      )
+      .orderBy(desc(motors.arrivedAt))
+      .limit(10);
+    return rows.map(({ motor, winding }) => {
+      const { number, kind, customer, machine, maker, plate, arrivedAt, shippedAt } = motorOf(motor);
+      return { number, kind, customer, machine, maker, plate, arrivedAt, shippedAt, winding };
+    });
   }
 
   async insert(

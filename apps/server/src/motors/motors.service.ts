@@ -1,7 +1,7 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
 import { ANY_STATION, finding, IDENTITY_FIELDS, machineKind, readForm } from '@norther/core';
-import type { MotorChange, MotorEntry, MotorRecord } from '@norther/records';
+import type { MotorChange, MotorEntry, MotorRecord, EarlierVisit } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
@@ -38,6 +38,10 @@ export class MotorsService {
 
   find(person: Person, words: string, after: string | null, limit: number) {
     return this.motors.find(person.shopId, words, after, limit);
+  }
+
+  visitsOf(person: Person, serial: string): Promise<EarlierVisit[]> {
+    return this.motors.visitsOf(person.shopId, serial);
   }
 
   async rows(person: Person, number: string): Promise<MotorRows> {

@@ -11,6 +11,7 @@ import type {
   Voided,
 } from '@norther/core';
 import type {
+  EarlierVisit,
   EventRecord,
   GatePassRecord,
   HoldRecord,
@@ -164,6 +165,9 @@ export const api = createApi({
       query: (words) => `motors?limit=8&words=${encodeURIComponent(words)}`,
       providesTags: ['Floor'],
     }),
+    earlierVisits: b.query<EarlierVisit[], string>({
+      query: (serial) => `machines?serial=${encodeURIComponent(serial)}`,
+    }),
     motor: b.query<MotorFile, string>({
       query: (number) => of(number),
       providesTags: (_r, _e, number) => [{ type: 'Motor', id: number }],
@@ -284,6 +288,7 @@ export const {
   useSignOutMutation,
   useFloorQuery,
   useLazyFindMotorsQuery,
+  useEarlierVisitsQuery,
   useMotorQuery,
   useHistoryQuery,
   useReadingLogQuery,

@@ -33,8 +33,7 @@ export function useScanner() {
       if (box && (begun || burst.length === 1) && e.key.length === 1) before = { box, value: stood };
       if (scanned === null) return;
       // A field for tags, and the line itself, take what is scanned.
-      if (box && (box.id === 'scan' || box.dataset['scan'] === 'take' || box.closest('[role=dialog]')))
-        return;
+      if (box && (box.dataset['scan'] !== undefined || box.closest('[role=dialog]'))) return;
       if (!box) {
         // Enter would open the picked row or press the key in focus.
         e.preventDefault();

@@ -17,6 +17,11 @@ export function useShopKeys() {
     let waiting: number | undefined;
     const onKey = (e: KeyboardEvent) => {
       clearTimeout(waiting);
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
+        e.preventDefault();
+        document.querySelector<HTMLInputElement>('[data-scan="line"]')?.focus();
+        return;
+      }
       const shop = SHOP_SHEETS.find((s) => s.key === e.key);
       if (shop) {
         e.preventDefault();
@@ -36,7 +41,7 @@ export function useShopKeys() {
       if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === '/') {
         e.preventDefault();
-        document.querySelector<HTMLInputElement>('#scan')?.focus();
+        document.querySelector<HTMLInputElement>('[data-scan="line"]')?.focus();
       } else if (e.key === 'd' || e.key === 'D') {
         dispatch(sheetTurned());
       } else if (e.key === 'p' || e.key === 'P') {

@@ -70,6 +70,7 @@ export function readMoment(text: string, now = new Date()): MomentReading {
 }
 
 /** `Fri 4 Dec 2026, 18:00`. */
+export const showDay = (iso: string): string => format(new Date(iso), 'd MMM yyyy', { locale: enGB });
 export const showMoment = (at: Date): string => format(at, 'EEE d MMM yyyy, HH:mm', { locale: enGB });
 /** `Fri 18:00` within the week, `4 Dec 18:00` beyond. */
 export const showSoon = (at: Date, days: number): string =>

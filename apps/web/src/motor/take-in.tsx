@@ -1,16 +1,27 @@
 /** Taking a motor in: tag, owner, plate, promise. */
 import { useNavigate } from 'react-router';
-import { useTakeInMutation } from '../app/api.ts';
+import type { EarlierVisit } from '@norther/records';
+import { useSaveWindingMutation, useTakeInMutation } from '../app/api.ts';
+import { said } from '../app/sheet-state.ts';
+import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { Caution, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { isoOfMoment } from '../kit/moments.ts';
+import { EarlierVisits } from './earlier-visits.tsx';
 import { kindOf, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
+
+interface Known {
+  readonly number: string;
+  readonly winding: EarlierVisit['winding'];
+}
 
 export function TakeIn() {
   const { typed, type, drop, open, writeId } = useDraft('take-in');
   const [send, { isLoading }] = useTakeInMutation();
+  const [card] = useSaveWindingMutation();
+  const dispatch = useAppDispatch();
   const act = useAct();
   const navigate = useNavigate();
   const problems = [...plateProblems(typed), ...missingOnPlate(typed)];
@@ -36,6 +47,21 @@ export function TakeIn() {
       `Motor ${number} is in the shop.`,
     );
     if (problem) return;
+    // The winding that was in it when it left: a card to be looked at, not one that was counted.
+    const known = typed['visit'] ? (JSON.parse(typed['visit']) as Known) : null;
+    if (known?.winding)
+      await unwrap(
+        card({
+          writeId: crypto.randomUUID(),
+          number,
+          role: 'as-found',
+          change: { typed: known.winding, version: 0, why: `as it was when it left as ${known.number}` },
+        }),
+      ).catch(() =>
+        dispatch(
+          said({ text: `Its winding could not be taken over; it stands on ${known.number}.`, bad: true }),
+        ),
+      );
     drop();
     void navigate(`/motor/${encodeURIComponent(number)}/card`);
   };
@@ -82,6 +108,20 @@ export function TakeIn() {
         </form>
       </View>
       <View reading letter="B" name="How to write" className="space-y-4 overflow-auto p-4 text-[15px]">
+        <EarlierVisits
+          serial={typed['serial'] ?? ''}
+          taken={typed['visit'] ? (JSON.parse(typed['visit']) as Known).number : ''}
+          onTake={({ number, kind, customer, machine, maker, plate, winding }) =>
+            type({
+              kind,
+              ...plate,
+              customer: typed['customer']?.trim() || customer,
+              machine: typed['machine']?.trim() || machine,
+              maker: typed['maker']?.trim() || maker,
+              visit: JSON.stringify({ number, winding } satisfies Known),
+            })
+          }
+        />
         <p>Write figures as they stand on the plate, with their unit when it is another one:</p>
         <table className="w-full">
           <tbody>

@@ -1,0 +1,1 @@
+CREATE INDEX "motors_serial" ON "motors" USING btree ("shop_id",lower("serial"));
