@@ -9,3 +9,10 @@ export { cutPiece, slotSection } from './cut-piece.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';
 export { boreDrawing } from './machine-kinds/index.ts';
 export { singlePhaseBore, singlePhaseConnection } from './machine-kinds/single-phase.ts';
+export {
+  TIMELINE_HEIGHT,
+  visitTimeline,
+  type TimelineOptions,
+  type TimelineReading,
+} from './visit-timeline.ts';
+export { workingScale } from './working-time.ts';

@@ -130,6 +130,8 @@ function demoDocument(m: DemoMotor, now: number): unknown {
   ];
   const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
   const signedAgo = new Map<StationId, number>();
+  /** In hand for some hours, never before the one before it was signed. */
+  const inHand = Math.min(3.5, (0.6 * (m.arrivedHoursAgo - latest)) / (signed.length + 0.4));
   const steps: object[] = [];
   for (const [i, station] of signed.entries()) {
     const at = m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
@@ -140,7 +142,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       id: uuidV7(),
       station,
       typed: record,
-      takenAt: ago(at + 0.2),
+      takenAt: ago(at + inHand),
       takenBy: by,
       signedAt: ago(at),
       signedBy: by,

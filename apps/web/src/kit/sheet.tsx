@@ -14,6 +14,7 @@ export function Sheet({
   file,
   columns = '1fr',
   title,
+  head,
   foot,
   children,
 }: {
@@ -22,6 +23,8 @@ export function Sheet({
   readonly columns?: string;
   /** Title block of a sheet that belongs to no single motor. */
   readonly title?: ReactNode;
+  /** A first view across the whole sheet. */
+  readonly head?: ReactNode;
   /** A last view across the whole sheet. */
   readonly foot?: ReactNode;
   readonly children: ReactNode;
@@ -33,6 +36,7 @@ export function Sheet({
         <div className="order-1 xl:hidden">
           <TitleBlock file={file} title={title} tablet />
         </div>
+        {head && <div className="order-3 shrink-0 border-x-2 border-t-2 border-ink">{head}</div>}
         <main className="order-3 grid min-h-0 flex-1 auto-rows-auto grid-cols-1 border-ink xl:grid-cols-[var(--columns)] xl:grid-rows-[20px_minmax(0,1fr)]">
           {children}
         </main>

@@ -1,5 +1,10 @@
 import { expect, it } from 'vitest';
-import { differences } from './history.tsx';
+import { machineKind, newestRoute } from '@norther/core';
+import { differences as differ } from './history.tsx';
+
+const machine = machineKind('three-phase');
+const of = { machine, route: newestRoute(machine.route) };
+const differences = (event: Parameters<typeof differ>[0]) => differ(event, of);
 
 it('says what was recorded with its unit, as it was typed where a unit was typed', () => {
   expect(

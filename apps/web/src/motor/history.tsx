@@ -1,48 +1,46 @@
 /** What happened to a motor, newest first: who, why, and what stood there before and after. */
-import {
-  DATA_CARD_FIELDS,
-  NAMEPLATE_FIELDS,
-  sayTyped,
-  ANY_STATION,
-  TEST_KINDS,
-  type Field,
-} from '@norther/core';
+import { sayTyped, stationsOf, TEST_KINDS, type Field, type MachineKind, type Route } from '@norther/core';
 import type { EventRecord } from '@norther/records';
 import { useHistoryQuery } from '../app/api.ts';
 import { ageOf } from '../kit/time.ts';
 
-export function History({ number }: { number: string }) {
+/** What kind of motor it happened to, on which route: words and units are theirs. */
+export interface HappenedTo {
+  readonly machine: Pick<MachineKind, 'card' | 'plate'>;
+  readonly route: Route;
+}
+
+export function History({ number, of }: { readonly number: string; readonly of: HappenedTo }) {
   const { data = [] } = useHistoryQuery(number);
   return (
     <ol className="space-y-1.5">
       {data.toReversed().map((e) => (
         <li key={e.id} className="border-b border-grid pb-1.5 text-[14px] leading-tight">
           <span className="flex justify-between gap-2">
-            <b className="font-[620]">{labelOf(e.what)}</b>
+            <b className="font-[620]">{labelOf(e.what, of)}</b>
             <span className="shrink-0 text-[13px] text-graphite">{ageOf(e.at)} ago</span>
           </span>
           <span className="text-[13px] text-graphite">
             {e.who}
             {e.why && `: ${e.why}`}
           </span>
-          <Difference event={e} />
+          <Difference event={e} of={of} />
         </li>
       ))}
     </ol>
   );
 }
 
-const stationOf = (what: string) => ANY_STATION.find((s) => s.id === what.split(' ')[0]);
+const stationOf = ({ route }: HappenedTo, what: string) =>
+  stationsOf(route).find((s) => s.id === what.split(' ')[0]);
 const testOf = (what: string) => Object.values(TEST_KINDS).find((k) => k.id === what.split(' ')[0]);
 
 /** The form an event filled: two forms may have a field of the same name in another unit. */
-const fieldsOf = (what: string): readonly Field[] =>
-  formOf(what) ?? testOf(what)?.fields ?? [...DATA_CARD_FIELDS, ...NAMEPLATE_FIELDS];
-
-/** What a station records, and what the others do: an older record may hold what has moved to another station since. */
-function formOf(what: string): readonly Field[] | undefined {
-  const station = stationOf(what);
-  return station && [...station.record, ...ANY_STATION.flatMap((s) => s.record)];
+function fieldsOf(what: string, of: HappenedTo): readonly Field[] {
+  const station = stationOf(of, what);
+  // An older record may hold what has moved to another station since.
+  if (station) return [...station.record, ...stationsOf(of.route).flatMap((s) => s.record)];
+  return testOf(what)?.fields ?? [...of.machine.card.flatMap((s) => s.fields), ...of.machine.plate];
 }
 
 /** Texts and figures of a change, those in a form in it as well. */
@@ -58,8 +56,8 @@ function flat(value: unknown): Record<string, string> {
 }
 
 /** @returns lines of what differs; all of what is new where there was nothing */
-export function differences(event: Pick<EventRecord, 'what' | 'before' | 'after'>) {
-  const fields = fieldsOf(event.what);
+export function differences(event: Pick<EventRecord, 'what' | 'before' | 'after'>, of: HappenedTo) {
+  const fields = fieldsOf(event.what, of);
   const [before, after] = [flat(event.before), flat(event.after)];
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((key) => before[key] !== after[key])
@@ -72,8 +70,8 @@ export function differences(event: Pick<EventRecord, 'what' | 'before' | 'after'
 
 const SHOWN = 4;
 
-function Difference({ event }: { event: EventRecord }) {
-  const lines = differences(event);
+function Difference({ event, of }: { event: EventRecord; of: HappenedTo }) {
+  const lines = differences(event, of);
   if (lines.length === 0) return null;
   const line = (l: (typeof lines)[number]) => (
     <span key={l.label} className="block text-[13px] break-words">
@@ -91,9 +89,9 @@ function Difference({ event }: { event: EventRecord }) {
 }
 
 /** `varnish signed` in the words of the sheets. */
-function labelOf(what: string): string {
+function labelOf(what: string, of: HappenedTo): string {
   const rest = what.split(' ').slice(1).join(' ');
-  const station = stationOf(what);
+  const station = stationOf(of, what);
   if (station) return `${station.title}: ${rest}`;
   const test = testOf(what);
   return test ? `${test.title} ${rest}` : what.charAt(0).toUpperCase() + what.slice(1);

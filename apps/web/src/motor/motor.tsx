@@ -13,6 +13,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { LineField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
+import { Fold } from '../kit/fold.tsx';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
@@ -20,6 +21,7 @@ import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { History } from './history.tsx';
+import { WhatHappened } from './what-happened.tsx';
 import { Withdraw } from './withdraw.tsx';
 import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
 import { kindOf, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
@@ -44,24 +46,24 @@ const savedFields = (m: MotorRecord): Record<string, string> => ({
 function OneMotor({ file }: { file: MotorFile }) {
   const { motor } = file;
   return (
-    <Sheet file={file} columns="5fr 4fr 3fr">
-      <View letter="A" name="Identity and plate" className="overflow-auto p-4">
+    <Sheet file={file} columns="5fr 4fr 3fr" head={<WhatHappened file={file} />}>
+      <View letter="B" name="Identity and plate" className="overflow-auto p-4">
         <Provenance file={file} />
         <Identity file={file} />
         <Withdraw file={file} />
       </View>
-      <View letter="B" name="Where it stands" className="overflow-auto p-4">
+      <View letter="C" name="Where it stands" className="overflow-auto p-4">
         <Stations file={file} />
         <Gates file={file} />
       </View>
       <View
         reading
-        letter="C"
+        letter="D"
         name="History"
         note={`since ${motor.arrivedAt.slice(0, 10)}`}
         className="overflow-auto p-4"
       >
-        <History number={motor.number} />
+        <History number={motor.number} of={kindAndRoute(motor)} />
       </View>
     </Sheet>
   );
@@ -251,36 +253,38 @@ function Stations({ file }: { file: MotorFile }) {
           )
         }
       />
-      <table className="w-full text-[14px]">
-        <caption className="sr-only">Stations</caption>
-        <tbody>
-          {stationsOf(kindAndRoute(file.motor).route).map((s) => {
-            const step = file.steps.find((x) => x.station === s.id);
-            const here = file.standing.standings.some((x) => x.station === s.id);
-            return (
-              <tr key={s.id} className={`border-b border-grid ${here ? 'bg-wash' : ''}`}>
-                <td className="py-[3px] pr-2 text-graphite">{s.body}</td>
-                <td className={`py-[3px] ${here ? 'font-[650]' : ''}`}>
-                  {here ? (
-                    <Link to={`${base}/traveller`} className="underline">
-                      {s.title}
-                    </Link>
-                  ) : (
-                    s.title
-                  )}
-                </td>
-                <td className="py-[3px] text-right text-graphite">
-                  {step?.signedAt
-                    ? `${step.signedBy}, ${ageOf(step.signedAt)} ago`
-                    : step?.takenAt
-                      ? `${step.takenBy} has it, ${ageOf(step.takenAt)}`
-                      : '–'}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Fold title="Every station" className="mt-2">
+        <table className="w-full text-[14px]">
+          <caption className="sr-only">Stations</caption>
+          <tbody>
+            {stationsOf(kindAndRoute(file.motor).route).map((s) => {
+              const step = file.steps.find((x) => x.station === s.id);
+              const here = file.standing.standings.some((x) => x.station === s.id);
+              return (
+                <tr key={s.id} className={`border-b border-grid ${here ? 'bg-wash' : ''}`}>
+                  <td className="py-[3px] pr-2 text-graphite">{s.body}</td>
+                  <td className={`py-[3px] ${here ? 'font-[650]' : ''}`}>
+                    {here ? (
+                      <Link to={`${base}/traveller`} className="underline">
+                        {s.title}
+                      </Link>
+                    ) : (
+                      s.title
+                    )}
+                  </td>
+                  <td className="py-[3px] text-right text-graphite">
+                    {step?.signedAt
+                      ? `${step.signedBy}, ${ageOf(step.signedAt)} ago`
+                      : step?.takenAt
+                        ? `${step.takenBy} has it, ${ageOf(step.takenAt)}`
+                        : '–'}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </Fold>
     </>
   );
 }
