@@ -106,45 +106,49 @@ export function ScanLine() {
         className="h-full min-h-9 w-full min-w-0 flex-1 bg-transparent px-3 text-[14px] -outline-offset-2 placeholder:text-pencil xl:min-h-0"
       />
       <kbd className="fig mr-2 border border-pencil px-1.5 text-[12px] text-graphite">/</kbd>
-      {open && (
-        <Command.List
-          className="absolute right-0 bottom-full z-20 max-h-[70vh] w-full min-w-[320px] overflow-y-auto border-2 border-ink bg-paper max-xl:top-full max-xl:bottom-auto"
-          // The line keeps the focus while a row is pressed.
-          onMouseDown={(e) => e.preventDefault()}
-        >
-          {motors.length > 0 && (
-            <Group heading="Motors">
-              {motors.map((m) => (
-                <Item key={m.id} value={`motor ${m.number}`} onSelect={() => motor(m.number)}>
-                  <span className="fig w-14 text-[16px]">{m.number}</span>
-                  <span className="truncate text-[14px]">
-                    {m.customer} · {m.machine}
-                  </span>
-                </Item>
-              ))}
-            </Group>
-          )}
-          <Places heading={`Motor ${here?.motor.number ?? ''}`} places={ofMotor} onGo={go} />
-          <Places heading="The shop" places={ofShop} onGo={go} />
-          {deeds.length > 0 && (
-            <Group heading="Do">
-              {deeds.map((d) => (
-                <Item
-                  key={d.name}
-                  value={`do ${d.name}`}
-                  onSelect={() => {
-                    leave();
-                    d.run();
-                  }}
-                >
-                  <span className="fig w-14 text-[14px] text-graphite">{d.key}</span>
-                  <span className="text-[15px]">{d.name}</span>
-                </Item>
-              ))}
-            </Group>
-          )}
-        </Command.List>
-      )}
+      {/* Stands hidden while it is closed: the line names it as what it controls. */}
+      <Command.List
+        hidden={!open}
+        className="absolute right-0 bottom-full z-20 max-h-[70vh] w-full min-w-[320px] overflow-y-auto border-2 border-ink bg-paper max-xl:top-full max-xl:bottom-auto"
+        // The line keeps the focus while a row is pressed.
+        onMouseDown={(e) => e.preventDefault()}
+      >
+        {open && (
+          <>
+            {motors.length > 0 && (
+              <Group heading="Motors">
+                {motors.map((m) => (
+                  <Item key={m.id} value={`motor ${m.number}`} onSelect={() => motor(m.number)}>
+                    <span className="fig w-14 text-[16px]">{m.number}</span>
+                    <span className="truncate text-[14px]">
+                      {m.customer} · {m.machine}
+                    </span>
+                  </Item>
+                ))}
+              </Group>
+            )}
+            <Places heading={`Motor ${here?.motor.number ?? ''}`} places={ofMotor} onGo={go} />
+            <Places heading="The shop" places={ofShop} onGo={go} />
+            {deeds.length > 0 && (
+              <Group heading="Do">
+                {deeds.map((d) => (
+                  <Item
+                    key={d.name}
+                    value={`do ${d.name}`}
+                    onSelect={() => {
+                      leave();
+                      d.run();
+                    }}
+                  >
+                    <span className="fig w-14 text-[14px] text-graphite">{d.key}</span>
+                    <span className="text-[15px]">{d.name}</span>
+                  </Item>
+                ))}
+              </Group>
+            )}
+          </>
+        )}
+      </Command.List>
     </Command>
   );
 }

@@ -4,7 +4,7 @@ import { memo, useLayoutEffect, useRef, type MouseEvent } from 'react';
 
 /** The drawing's own rules; the page's do not reach it. */
 const STYLE = `<style>
-svg { display: block; width: 100%; height: 100%; user-select: none; }
+svg { display: block; width: 100%; height: 100%; overflow: visible; user-select: none; }
 .font-words { font-family: var(--font-words); }
 .font-fig { font-family: var(--font-fig); }
 svg:not(.picks) * { cursor: inherit; }

@@ -11,6 +11,8 @@ export interface KindViews {
   readonly sheets: Readonly<Partial<Record<KindSheetName, ComponentType<OfMotor>>>>;
   /** What a step takes, for this motor. */
   readonly materials: ComponentType<OfStation>;
+  /** What the hand looks at while it does a step; nothing where there is nothing to draw. */
+  readonly drawing: ComponentType<OfStation>;
 }
 
 /** A view of its own file, loaded when it is first opened. */
@@ -29,6 +31,7 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
     materials: from(() => import('../traveller/materials.tsx'), 'Materials'),
+    drawing: from(() => import('../traveller/step-drawing.tsx'), 'StepDrawing'),
   },
   'single-phase': {
     sheets: {
@@ -37,6 +40,7 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       connection: from(() => import('./single-phase/single-connection.tsx'), 'SingleConnection'),
     },
     materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
+    drawing: from(() => import('./single-phase/single-step-drawing.tsx'), 'SingleStepDrawing'),
   },
 };
 

@@ -89,7 +89,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
 
   const judged = useMemo(() => judgedOf(file), [file]);
   const { route } = judged.visit;
-  const Materials = kindViews(file.motor.kind).materials;
+  const { materials: Materials, drawing: Drawing } = kindViews(file.motor.kind);
   const hold = holdOn(station.body, file.holds) as (HoldRecord & { id: string }) | null;
   const against = signed ? [] : mayGoOn(judged, station.id);
   const caution = station.caution && sayCaution(station.caution, readShopSettings(file.settings).touch);
@@ -135,7 +135,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
 
   return (
     <>
-      <div className="min-h-0 flex-1 overflow-auto px-4 py-3 xl:grid xl:grid-cols-[7fr_5fr] xl:gap-x-8 max-xl:overflow-visible">
+      <div className="min-h-0 flex-1 overflow-auto px-4 py-3 xl:grid xl:grid-cols-[8fr_5fr] xl:gap-x-8 max-xl:overflow-visible">
         <div>
           <header className="mb-3 flex flex-wrap items-end justify-between gap-2 border-b-2 border-ink pb-1">
             <h2 className="text-[34px] leading-none max-xl:text-[44px]">{station.title}</h2>
@@ -154,17 +154,24 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
             </span>
           </header>
           {caution && <Caution name={caution.name} text={caution.text} large />}
-          <ol className="mt-3 space-y-1.5 text-[18px] leading-snug max-xl:text-[20px]">
-            {station.todo.map((t, i) => (
-              <li key={t} className="flex gap-3">
-                <span className="fig text-graphite">{i + 1}</span>
-                {t}
-              </li>
-            ))}
-          </ol>
-          <Suspense>
-            <Materials file={file} station={station} />
-          </Suspense>
+          <div className="mt-3 flex flex-wrap items-start gap-x-6">
+            <div className="min-w-[320px] flex-1">
+              <ol className="space-y-1.5 text-[18px] leading-snug max-xl:text-[20px]">
+                {station.todo.map((t, i) => (
+                  <li key={t} className="flex gap-3">
+                    <span className="fig text-graphite">{i + 1}</span>
+                    {t}
+                  </li>
+                ))}
+              </ol>
+              <Suspense>
+                <Materials file={file} station={station} />
+              </Suspense>
+            </div>
+            <Suspense>
+              <Drawing file={file} station={station} />
+            </Suspense>
+          </div>
         </div>
         <div className="max-xl:mt-5">
           {!signed && before.length > 0 && (

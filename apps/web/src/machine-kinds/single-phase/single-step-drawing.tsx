@@ -1,0 +1,28 @@
+/** The drawing that a step of a single-phase rewind is done by. */
+import { singlePhasePlanOf, type SinglePhasePlan, type Station } from '@norther/core';
+import { singlePhaseBore, singlePhaseConnection, type Scene } from '@norther/drawings';
+import { useMemo } from 'react';
+import type { MotorFile } from '../../app/api.ts';
+import { asConnected } from '../../connection-bench/as-connected.ts';
+import { plannedWinding } from '../../connection-bench/planned-analysis.ts';
+import { SceneView } from '../../kit/scene-view.tsx';
+import { STEP_DRAWING } from '../../traveller/step-drawing-size.ts';
+
+const DRAWINGS: Readonly<Record<string, (plan: SinglePhasePlan, file: MotorFile) => Scene>> = {
+  wind: (plan) => singlePhaseBore(plan, { size: STEP_DRAWING }),
+  connect: (plan, file) => singlePhaseConnection(plan, { size: STEP_DRAWING, ...asConnected(plan, file) }),
+};
+
+export function SingleStepDrawing({
+  file,
+  station,
+}: {
+  readonly file: MotorFile;
+  readonly station: Station;
+}) {
+  const scene = useMemo(() => {
+    const plan = singlePhasePlanOf(plannedWinding(file).checked.plan);
+    return (plan && DRAWINGS[station.id]?.(plan, file)) ?? null;
+  }, [file, station.id]);
+  return scene && <SceneView scene={scene} className="mx-auto" />;
+}
