@@ -23,6 +23,7 @@ const SHOTS = [
     },
   ],
   ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
+  ['connection-single-phase', '/motor/3125/connection'],
   [
     'search',
     '/motor/3107/search',
