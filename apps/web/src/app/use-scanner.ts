@@ -1,7 +1,7 @@
 /** A scanner on any sheet, whatever has the focus: opens the motor, and gives a field back what stood in it. */
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from './api.ts';
+import { findMotor } from './find-motor.ts';
 import { ScanBurst } from './scan-burst.ts';
 import { said } from './sheet-state.ts';
 import { useAppDispatch } from './store.ts';
@@ -40,10 +40,8 @@ export function useScanner() {
         e.stopImmediatePropagation();
       }
       const restore = box && before?.box === box ? before.value : null;
-      void dispatch(api.endpoints.findMotors.initiate(scanned, { subscribe: false, forceRefetch: true }))
-        .unwrap()
-        .then((found) => {
-          const motor = found.find((m) => m.number.toLowerCase() === scanned.toLowerCase());
+      void findMotor(dispatch, scanned)
+        .then((motor) => {
           if (motor) {
             if (box && restore !== null) putBack(box, restore);
             void navigate(`/motor/${encodeURIComponent(motor.number)}`);
