@@ -8,6 +8,7 @@ import {
   insulationTestVoltage,
   judgeOn,
   judgeTest,
+  lastWalk,
   leastInsulationMOhm,
   marginTo,
   minutesAbove,
@@ -244,5 +245,23 @@ describe('limit scales', () => {
     expect(judgeOn(scale, -5)).toBe('watch');
     expect(judgeOn(scale, NaN)).toBe('stop');
     expect(marginTo(scale, 1.5)).toBeCloseTo(0.5, 12);
+  });
+});
+
+describe('the last walk of a motor', () => {
+  const plan = checked.plan!;
+  const walk = (sequence: string) => ({ kind: 'polarity', typed: { sequence } });
+
+  it('is the newest one, with what it found', () => {
+    const kept: { kind: string; typed: Record<string, string> }[] = [
+      walk('NSNSNSNNNSNS'),
+      { kind: 'insulation', typed: { oneMinute: '900' } },
+    ];
+    expect(lastWalk(kept, plan)?.walk.wrongGroups).toEqual([8]);
+    expect(lastWalk([...kept, walk('NSNSNSNSNSNS')], plan)?.walk.wrongGroups).toEqual([]);
+  });
+  it('says nothing of a winding with another number of groups, or before there is one', () => {
+    expect(lastWalk([walk('NSNSNSNS')], plan)).toBeNull();
+    expect(lastWalk([], plan)).toBeNull();
   });
 });

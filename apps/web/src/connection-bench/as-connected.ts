@@ -1,5 +1,5 @@
 /** How far a connection is: joints made, and what the last walk in the record showed. */
-import { readWalk, standingMarks, type Plan } from '@norther/core';
+import { lastWalk, standingMarks, type Plan } from '@norther/core';
 import type { JointState } from '@norther/drawings';
 import type { MotorFile } from '../app/api.ts';
 
@@ -8,10 +8,8 @@ export function asConnected(plan: Plan, file: MotorFile) {
   const states = new Map<number, JointState>(
     [...marks].map(([joint, m]) => [joint, m.mark === 'wrong' ? 'wrong' : 'made']),
   );
-  const last = file.readings.findLast((r) => r.kind === 'polarity');
-  const readings = readWalk(last?.typed['sequence'] ?? '');
-  if (readings.length !== plan.groups.length) return { states };
-  const walk = plan.walk.judge(readings, true);
-  for (const joint of walk.explanations[0]?.joints ?? []) states.set(joint, 'wrong');
-  return { states, readings, wrongGroups: walk.wrongGroups };
+  const last = lastWalk(file.readings, plan);
+  if (!last) return { states };
+  for (const joint of last.walk.explanations[0]?.joints ?? []) states.set(joint, 'wrong');
+  return { states, readings: last.readings, wrongGroups: last.walk.wrongGroups };
 }

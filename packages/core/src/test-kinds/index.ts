@@ -49,5 +49,5 @@ export {
   insulationTestVoltage,
   leastInsulationMOhm,
 } from './insulation/insulation-resistance.ts';
-export { readWalk } from './polarity/polarity.ts';
+export { lastWalk, readWalk } from './polarity/polarity.ts';
 export { branchResistances } from './resistance/winding-resistance.ts';

@@ -1,6 +1,6 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
 import type { WalkReading } from '../../connection/index.ts';
-import { required, text, type ReadingOf } from '../../forms/index.ts';
+import { required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
 import {
   derive,
   finding,
@@ -11,6 +11,7 @@ import {
   type Finding,
   type Judgement,
 } from '../../quantity/index.ts';
+import type { Plan } from '../../machine-kinds/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
@@ -110,3 +111,13 @@ export const polarity = defineTest({
     },
   },
 });
+
+/**
+ * What the last kept walk showed of a plan.
+ * @returns null when none was kept, or one of another number of groups
+ */
+export function lastWalk(records: readonly { readonly kind: string; readonly typed: Typed }[], plan: Plan) {
+  const last = records.findLast((r) => r.kind === polarity.id);
+  const readings = readWalk(last?.typed['sequence'] ?? '');
+  return readings.length === plan.groups.length ? { readings, walk: plan.walk.judge(readings, true) } : null;
+}
