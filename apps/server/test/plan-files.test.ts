@@ -2,7 +2,8 @@
 import { inflateSync } from 'node:zlib';
 import { openWindingDocument } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { QUARRY, QUARRY_CARD, startServer } from './harness.ts';
+import { firstDocuments } from '../src/reports/first-documents.ts';
+import { FONTS, QUARRY, QUARRY_CARD, startServer } from './harness.ts';
 
 let shop: Awaited<ReturnType<typeof startServer>>;
 const card = {
@@ -21,6 +22,9 @@ beforeAll(async () => {
   await shop.lead.post('shop/reels', { name: 'R7', bareDiameterMm: 1.06, grade: 2, massKg: 4 });
 });
 afterAll(() => shop.stop());
+it('can make the documents that every thread begins with', () =>
+  expect(firstDocuments(FONTS)).resolves.toBeUndefined());
+
 const text = async (url: string) => (await shop.winder.get(url)).bytes.toString();
 const rows = (csv: string) =>
   csv

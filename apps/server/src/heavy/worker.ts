@@ -6,7 +6,7 @@ import { CALCULATIONS, type Calculation } from '../calculate/calculations.ts';
 import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
-import { drawNothing } from '../reports/pdf-sheet.ts';
+import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
 import { verdictPdf } from '../reports/verdict-pdf.ts';
 
@@ -52,7 +52,7 @@ async function answer(q: Question): Promise<unknown> {
     case 'import':
       return importDocument(q.question);
     case 'warm':
-      await drawNothing(q.fontFolder);
+      await firstDocuments(q.fontFolder);
       return waitForOthers(new Int32Array(q.arrived), q.threads);
   }
 }

@@ -31,16 +31,6 @@ const contentOf = (doc: PDFKit.PDFDocument) =>
     doc.on('error', reject);
   });
 
-/** A document that nobody reads: the first one of a thread takes a second, and nobody is to wait for it. */
-export async function drawNothing(fontFolder: string): Promise<void> {
-  const doc = new PDFDocument({ size: 'A4' });
-  addFonts(doc, fontFolder);
-  for (const font of Object.values(FONTS)) doc.font(font).text('0123456789');
-  const done = contentOf(doc);
-  doc.end();
-  await done;
-}
-
 /** Opens a document and writes the head: what motor, whose, what plate. The first free line is at 112. */
 export function openSheet(judged: JudgedMotor, title: string, o: IssueOptions) {
   const { motor } = judged.file;
