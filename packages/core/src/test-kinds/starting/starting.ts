@@ -83,6 +83,8 @@ function judge(reading: Reading, { plate: named }: TestContext): Judgement {
     reasons.push(reason);
     if (!next) next = then;
   };
+  /** What is right beside a doubt is said too. */
+  const well: string[] = [];
   const capacitor = (kind: 'start' | 'run', measured: number | undefined, stated: number | undefined) => {
     if (measured === undefined) return;
     if (stated === undefined)
@@ -109,7 +111,7 @@ function judge(reading: Reading, { plate: named }: TestContext): Judgement {
     );
     const judged = judgeFigure(figure, scaleOf(kind));
     figures.push(judged);
-    if (judged.verdict === 'sound') return;
+    if (judged.verdict === 'sound') return void well.push(`The ${kind} capacitor is within its tolerance.`);
     doubt(
       judged.verdict!,
       measured === 0
@@ -156,7 +158,7 @@ function judge(reading: Reading, { plate: named }: TestContext): Judgement {
     figures,
     reasons:
       reasons.length > 0
-        ? reasons
+        ? [...reasons, ...well]
         : [
             figures.length > 0
               ? 'Capacitance and switch are as they must be.'
