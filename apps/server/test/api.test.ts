@@ -132,6 +132,27 @@ describe('reckoning without storing', () => {
     expect(answer.body.figures['fluxPerPole']!.working.source).toContain('Fitzgerald');
     expect(answer.body.circuitsThatWork).toEqual([1, 2, 4]);
   });
+  it('refuses what no form has, and says which field was meant', async () => {
+    const said = async (address: string, body: object) => {
+      const answer = await s.lead.post<{ findings?: { message: string }[] }>(`calculate/${address}`, body);
+      return [answer.status, (answer.body.findings ?? []).map((f) => f.message).join(' ')];
+    };
+    const line = '36s 4p 1-8 T18 2x1.06 2Y';
+    expect(await said('data-card', { line, plate: { connection: 'delta' } })).toEqual([
+      400,
+      'The plate has no field “connection”: is plateConnection meant?',
+    ]);
+    const walk = { kind: 'polarity', typed: { sequence: 'NSNS' } };
+    expect(await said('test', { ...walk, card: { line } })).toEqual([
+      400,
+      expect.stringContaining('The card has no field “line”'),
+    ]);
+    expect(await said('test', { kind: 'polarity', typed: { walk: 'NSNS' } })).toEqual([
+      400,
+      expect.stringContaining('it has sequence.'),
+    ]);
+    expect((await said('cut-list', { line, plates: {} }))[0]).toBe(400);
+  });
   it('reads a card in one line, judges a test with a log, proposes poles', async () => {
     const card = await s.lead.post<{ missing: unknown[]; analysis: object }>('calculate/data-card', {
       line: '36s 4p 1-8 T18 2x1.06 2Y E2',

@@ -233,6 +233,13 @@ describe('tests of the two windings', () => {
     expect(judged('starting', { startCapacitor: '84', switch: 'none' }).verdict).toBe('stop');
     expect(judged('starting', { startCapacitor: '84', switch: 'open' }).next).toMatch(/contacts/);
     expect(refused('starting', { switch: 'works' })).toEqual(['test.capacitor-not-measured']);
+    // A capacitor that is right is not passed over because another one, which the plate does not have, cannot be judged.
+    const two = judged('starting', { startCapacitor: '84', runCapacitor: '8', switch: 'works' });
+    expect(two.verdict).toBe('watch');
+    expect(two.reasons).toEqual([
+      expect.stringContaining('run capacitor'),
+      'The start capacitor is within its tolerance.',
+    ]);
     expect(judged('starting', { startCapacitor: '84', switch: 'works' }, { plate: {} }).verdict).toBe(
       'watch',
     );

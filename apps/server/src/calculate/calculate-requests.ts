@@ -9,7 +9,7 @@ import { WIRE } from './sections/wire.ts';
 
 const Whole = z.int().min(1).max(100_000);
 const Positive = z.number().positive().max(1e7);
-const Coil = z.object({
+const Coil = z.strictObject({
   top: Whole,
   bottom: Whole,
   phase: z.enum(['U', 'V', 'W']),
@@ -41,14 +41,14 @@ const Joining = {
   starPoints: z.enum(['one', 'each-circuit']).optional(),
   marks: z.enum(['iec', 'nema']).optional(),
 };
-const Winding = z.object({
+const Winding = z.strictObject({
   ...Layout,
   ...Joining,
   turnsPerCoil: Whole,
   skewSlots: z.number().min(0).max(50).optional(),
   wires: z
     .array(
-      z.object({
+      z.strictObject({
         count: z.int().min(1).max(200),
         bareDiameterMm: z.number().positive().max(10),
         overEnamelMm: z.number().positive().max(11).optional(),
@@ -59,7 +59,7 @@ const Winding = z.object({
 });
 
 export class WindingRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     winding: Winding,
     core: z
       .object({
@@ -83,9 +83,9 @@ export class WindingRequest extends createZodDto(
     working: z.boolean().default(true),
   }),
 ) {}
-export class ConnectionRequest extends createZodDto(z.object({ ...Layout, ...Joining })) {}
+export class ConnectionRequest extends createZodDto(z.strictObject({ ...Layout, ...Joining })) {}
 export class WalkRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...Layout,
     ...Joining,
     phase: z.enum(['all', 'U', 'V', 'W']).default('all'),
@@ -94,7 +94,7 @@ export class WalkRequest extends createZodDto(
   }),
 ) {}
 export class TraceRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...Layout,
     ...Joining,
     into: z.array(z.string().max(8)).min(1).max(12),
@@ -107,7 +107,7 @@ export class TraceRequest extends createZodDto(
 ) {}
 const Reels = z
   .array(
-    z.object({
+    z.strictObject({
       id: z.string().max(40),
       bareDiameterMm: z.number().min(0.03).max(6),
       grade: z.literal([1, 2, 3]).default(2),
@@ -121,7 +121,7 @@ const Card = {
   plate: TypedFields.default({}),
 };
 export class RedesignRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...Card,
     wanted: TypedFields,
     stock: Reels,
@@ -131,9 +131,9 @@ export class RedesignRequest extends createZodDto(
     backIronLimitT: z.number().min(0.5).max(3).default(1.6),
   }),
 ) {}
-export class CutRequest extends createZodDto(z.object({ ...Card, stock: Reels.default([]) })) {}
+export class CutRequest extends createZodDto(z.strictObject({ ...Card, stock: Reels.default([]) })) {}
 export class LeadsRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...Card,
     ends: Whole,
     leads: z.literal([3, 6, 9, 12]).default(3),
@@ -143,11 +143,11 @@ export class LeadsRequest extends createZodDto(
   }),
 ) {}
 export class SearchRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...Card,
     stock: Reels,
-    spans: z.object({ from: Whole, to: Whole }),
-    turns: z.object({ from: Whole, to: Whole }),
+    spans: z.strictObject({ from: Whole, to: Whole }),
+    turns: z.strictObject({ from: Whole, to: Whole }),
     circuits: z.array(Whole).min(1).max(24),
     connections: z
       .array(z.enum(['star', 'delta']))
@@ -172,9 +172,9 @@ export class SearchRequest extends createZodDto(
 ) {}
 /** Kind of machine that a card and a plate are read as. */
 const OfKind = { machine: MachineKindName.default(FIRST_MACHINE_KIND) };
-export class CardRequest extends createZodDto(z.object({ ...Card, ...OfKind })) {}
+export class CardRequest extends createZodDto(z.strictObject({ ...Card, ...OfKind })) {}
 export class TestRequest extends createZodDto(
-  z.object({
+  z.strictObject({
     ...OfKind,
     kind: TestKindName,
     typed: TypedFields,
@@ -210,4 +210,6 @@ export class RedesignNumbersRequest extends createZodDto(
 ) {}
 export class SinglePhaseRequest extends createZodDto(requestOf(SINGLE_PHASE)) {}
 export class WireRequest extends createZodDto(requestOf(WIRE)) {}
-export class PolesRequest extends createZodDto(z.object({ speedRpm: Positive, frequencyHz: Positive })) {}
+export class PolesRequest extends createZodDto(
+  z.strictObject({ speedRpm: Positive, frequencyHz: Positive }),
+) {}

@@ -12,6 +12,7 @@ import {
   DEFAULT_SETTINGS,
   expectedWalk,
   finding,
+  FIRST_MACHINE_KIND,
   furtherLook,
   judgeTest,
   judgeWalk,
@@ -26,14 +27,17 @@ import {
   readNameplate,
   readShorthand,
   supplyOf,
+  TEST_KINDS,
   throughOpening,
   traceCurrent,
+  unknownFields,
   unconnectedWindingOf,
   walkFeed,
   WindingSearch,
   workOut,
   type Outcome,
   type SearchSpace,
+  type Typed,
   type WalkReading,
 } from '@norther/core';
 import { notesOfLog, readOvenLog, type LogAnswers } from '@norther/records';
@@ -81,6 +85,19 @@ const missingWinding = finding(
   'Slots, poles, span, turns and wires are needed, in `typed` or in `line`, such as 48s 4p 1-11 T12 2x0.95.',
   ['slots', 'poles', 'span', 'turns', 'wires'],
 );
+/** @throws Problem 400 for what no form of this kind of machine has */
+function refuseUnknown(
+  { plate, typed }: { readonly plate?: Typed; readonly typed?: Typed | undefined },
+  machine: string = FIRST_MACHINE_KIND,
+) {
+  const kind = machineKind(machine);
+  const card = kind.card.flatMap((section) => section.fields);
+  const unknown = [
+    ...unknownFields(kind.plate, plate ?? {}, 'The plate'),
+    ...unknownFields(card, typed ?? {}, 'The card'),
+  ];
+  if (unknown.length > 0) throw badInput(unknown);
+}
 const fillsOf = (line: string | undefined) => (line === undefined ? {} : readShorthand(line).fills);
 const range = ({ from, to }: { from: number; to: number }) =>
   // One more than any core has slots: too many are refused, never quietly cut.
@@ -130,6 +147,7 @@ export const CALCULATIONS = {
   },
 
   leads({ typed, line, plate, ...evidence }: LeadsRequest) {
+    refuseUnknown({ plate, typed });
     const { card } = readDataCard({ ...fillsOf(line), ...typed });
     const winding = unconnectedWindingOf(card);
     if (!winding) throw badInput([missingWinding]);
@@ -140,6 +158,7 @@ export const CALCULATIONS = {
   },
 
   redesign({ typed, line, plate, wanted, stock, mostSizes, mostStrands, ...wish }: RedesignRequest) {
+    refuseUnknown({ plate, typed });
     const { proposed, ...redesign } = valueOf(
       workOut({ ...fillsOf(line), ...typed }, readNameplate(plate).plate, {
         ...wish,
@@ -155,6 +174,7 @@ export const CALCULATIONS = {
   },
 
   'cut-list'({ typed, line, plate, stock }: CutRequest) {
+    refuseUnknown({ plate, typed });
     const read = readNameplate(plate).plate;
     const checked = checkDataCard({ ...fillsOf(line), ...typed }, read);
     if (!checked.analysis) throw badInput(checked.findings.length ? checked.findings : [missingWinding]);
@@ -171,6 +191,7 @@ export const CALCULATIONS = {
   },
 
   search(body: SearchRequest) {
+    refuseUnknown(body);
     const read = readNameplate(body.plate).plate;
     const { card } = readDataCard({ ...fillsOf(body.line), ...body.typed });
     const winding = unconnectedWindingOf(card);
@@ -213,6 +234,7 @@ export const CALCULATIONS = {
   },
 
   'data-card'({ machine, typed, line, plate }: CardRequest) {
+    refuseUnknown({ plate, typed }, machine);
     const kind = machineKind(machine);
     const shorthand = line === undefined ? null : kind.shorthand.read(line);
     const { plate: read, findings } = kind.readPlate(plate);
@@ -237,6 +259,9 @@ export const CALCULATIONS = {
   },
 
   test({ machine, kind, typed, plate, card, csv }: TestRequest) {
+    refuseUnknown({ plate, typed: card }, machine);
+    const strange = unknownFields(TEST_KINDS[kind].fields, typed, TEST_KINDS[kind].title);
+    if (strange.length > 0) throw badInput(strange);
     const of = machineKind(machine);
     const read = of.readPlate(plate).plate;
     const { logUnit: unit, logTime: time } = typed as LogWords;

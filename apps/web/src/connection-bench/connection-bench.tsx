@@ -4,7 +4,6 @@ import {
   expectedWalk,
   jointLengths,
   judgeWalk,
-  marksElsewhere,
   planKey,
   traceCurrent,
   walkFeed,
@@ -12,24 +11,19 @@ import {
   type Phase,
   type WindingAnalysis,
 } from '@norther/core';
-import { connectionDrawing, type JointState } from '@norther/drawings';
-import { useEffect, useMemo, useState } from 'react';
+import { connectionDrawing } from '@norther/drawings';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useMarkRestMutation, useSessionQuery, type MotorFile } from '../app/api.ts';
-import { useAppSelector } from '../app/store.ts';
-import { unwrap, useAct } from '../app/use-act.ts';
-import { isTyping } from '../kit/is-typing.ts';
-import { Key } from '../kit/key.tsx';
+import type { MotorFile } from '../app/api.ts';
 import { PhaseBox } from '../kit/marks.tsx';
-import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { JoiningPanel } from './joining-panel.tsx';
-import { JointTable } from './joint-table.tsx';
+import { JointsPanel } from './joints-panel.tsx';
 import { plannedAnalysis, type PlannedThreePhase } from './planned-analysis.ts';
 import { TerminalsPanel } from './terminals-panel.tsx';
 import { TracePanel } from './trace-panel.tsx';
-import { useTicks } from './use-ticks.ts';
+import { useJoints } from './use-joints.ts';
 import { useWalk } from './use-walk.ts';
 import { WalkPanel } from './walk-panel.tsx';
 
@@ -60,9 +54,6 @@ export function ConnectionBench({ file }: { file: MotorFile }) {
   );
 }
 
-/** Until the session is known; nobody ticks before. */
-const NOBODY = { id: '', name: '' };
-
 const PROOFS = { walk: 'Walk', trace: 'Trace', terminals: 'Terminals' } as const;
 type Proof = keyof typeof PROOFS;
 type Fed = Phase | 'all';
@@ -83,26 +74,7 @@ function Bench({
   const [feed, setFeed] = useState<readonly [string, string] | null>(null);
   const [turn, setTurn] = useState(0);
   const [zoom, setZoom] = useState(1);
-  const [asking, setAsking] = useState(false);
-  const { data: session } = useSessionQuery();
-  const {
-    marks,
-    unsent,
-    tick,
-    toggle: toggleMark,
-  } = useTicks(file, planned.checked.plan!, session ?? NOBODY);
-  const away = useAppSelector((s) => s.sheet.away);
-  const [rest, { isLoading: markingRest }] = useMarkRestMutation();
-  const act = useAct();
   const walk = useWalk(file, layout.groups.length, (fed) => expectedWalk(layout, connection, fed as Fed));
-  const count = connection.joints.length;
-  const [joint, setJoint] = useState<number>(
-    () => connection.joints.find((j) => !marks.has(j.number))?.number ?? 1,
-  );
-  const others = useMemo(
-    () => marksElsewhere(planKey(layout), connection.joints, file.jointMarks),
-    [layout, connection, file.jointMarks],
-  );
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
   const judged = useMemo(
     () => judgeWalk(layout, connection, walk.fed as Fed, walk.readings),
@@ -117,38 +89,13 @@ function Bench({
   );
   const toOpen = useMemo(() => judged.explanations[0]?.joints ?? [], [judged]);
 
-  const toggle = (number: number) => {
-    if (toggleMark(number) === 'made' && number < count) setJoint(number + 1);
+  const joints = useJoints(file, planned.checked.plan!, toOpen);
+  const { chosen: joint, states } = joints;
+  const turnBy = (key: string) => {
+    if (key !== '[' && key !== ']') return false;
+    setTurn((t) => t + ((key === '[' ? -1 : 1) * Math.PI) / 12);
+    return true;
   };
-
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      // A key in focus is pressed by the space bar, not a joint.
-      if (isTyping(e.target) || (e.target instanceof HTMLElement && e.target.matches('button, a'))) return;
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 'ArrowDown') setJoint((j) => Math.min(count, j + 1));
-      else if (e.key === 'ArrowUp') setJoint((j) => Math.max(1, j - 1));
-      else if (e.key === ' ') toggle(joint);
-      else if (e.key === 'x' || e.key === 'X') setAsking(true);
-      else if (e.key === '[') setTurn((t) => t - Math.PI / 12);
-      else if (e.key === ']') setTurn((t) => t + Math.PI / 12);
-      else if (proof === 'walk' && /^[nNsS0]$/.test(e.key)) walk.read(e.key.toUpperCase() as 'N' | 'S' | '0');
-      else if (proof === 'walk' && e.key === 'Backspace') walk.back();
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  });
-
-  const states = useMemo(
-    () =>
-      new Map<number, JointState>([
-        ...[...marks].map(([n, m]) => [n, m.mark === 'wrong' ? 'wrong' : 'made'] as const),
-        ...toOpen.map((n) => [n, 'wrong'] as const),
-      ]),
-    [marks, toOpen],
-  );
   const through = traced?.current ?? null;
   const scene = useMemo(
     () =>
@@ -182,7 +129,6 @@ function Bench({
   );
   const groups = new Set(layout.groups.map((g) => g.coils.length));
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
-  const made = [...marks.values()].filter((m) => m.mark === 'made').length;
   return (
     <Sheet file={file} columns="6.6fr 3.4fr 3fr">
       <View
@@ -214,7 +160,7 @@ function Bench({
             className={zoom > 1 ? 'max-w-none' : ''}
             onPick={(of) => {
               const [kind, n] = of.split('-');
-              if (kind === 'joint') setJoint(Number(n));
+              if (kind === 'joint') joints.choose(Number(n));
               if (kind === 'group' && proof === 'walk') walk.goTo(Number(n));
             }}
           />
@@ -245,7 +191,7 @@ function Bench({
               type="button"
               aria-label={way < 0 ? 'Turn left' : 'Turn right'}
               className="fig no-print border border-pencil px-1.5 text-ink max-xl:size-12"
-              onClick={() => setTurn((t) => t + (way * Math.PI) / 12)}
+              onClick={() => turnBy(key)}
             >
               {key}
             </button>
@@ -253,28 +199,9 @@ function Bench({
         </p>
       </View>
       <View letter="B" name="Joints" className="overflow-auto px-3 py-2">
-        <div className="flex items-baseline justify-between">
-          <h2 className="text-[17px]">
-            {made} of {count} joints
-          </h2>
-          <span className="text-[13px] text-graphite">
-            {card.joint ?? planned.checked.card.joint ?? 'brazed'}, each end sleeved
-          </span>
-        </div>
-        {away && unsent > 0 && (
-          <p className="text-[14px]" role="note">
-            {unsent} {unsent === 1 ? 'tick waits' : 'ticks wait'} on this device for the server.
-          </p>
-        )}
-        {others > 0 && (
-          <p className="text-[13px] text-carmine">
-            {others} {others === 1 ? 'mark belongs' : 'marks belong'} to another plan of this motor, or to
-            joints this way of joining does not have: look at them.
-          </p>
-        )}
-        <JoiningPanel file={file} role={planned.role} />
-        <JointTable
-          plan={planned.checked.plan!}
+        <JointsPanel
+          file={file}
+          joints={joints}
           branch={(j) =>
             j.phase && j.kind !== 'star' ? (
               <PhaseBox phase={j.phase as Phase} />
@@ -282,67 +209,37 @@ function Bench({
               <span className="fig pl-1">Y</span>
             )
           }
-          marks={marks}
-          toOpen={toOpen}
           lengths={lengths}
-          chosen={joint}
-          onChoose={setJoint}
-          onTick={toggle}
-        />
-        <div className="no-print mt-3 flex flex-wrap gap-2">
-          {made < count && (
-            <Key
-              className="order-last"
-              disabled={markingRest || unsent > 0}
-              onClick={() =>
-                void act(
-                  unwrap(rest({ writeId: crypto.randomUUID(), number: file.motor.number })),
-                  `All ${count} joints are made.`,
-                )
-              }
+          walk={proof === 'walk' ? walk : null}
+          onKey={turnBy}
+          note={`${card.joint ?? planned.checked.card.joint ?? 'brazed'}, each end sleeved`}
+          above={<JoiningPanel file={file} role={planned.role} />}
+        >
+          <p className="mt-2 text-[13px] text-graphite">
+            {analysis.coilEnds} free ends to sleeve. {connection.endsPerLead} on the first lead
+            {connection.endsAtStar ? `, ${connection.endsAtStar} at the star` : ''};{' '}
+            {connection.endsPerLead * analysis.winding.wires.reduce((n, w) => n + w.count, 0)} wires gathered
+            into that cable.
+          </p>
+          <p className="no-print mt-2 flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
+            <a className="underline" href={`${base}/connection.pdf?winding=${planned.role}`}>
+              To print, PDF
+            </a>
+            <a className="underline" href={`${base}/connection.csv?winding=${planned.role}`} download>
+              List as CSV
+            </a>
+            <a
+              className="underline"
+              href={`${base}/connection.svg?winding=${planned.role}`}
+              download="connection.svg"
             >
-              All {count - made} others are made
-            </Key>
-          )}
-          <Key primary letter="Space" onClick={() => toggle(joint)}>
-            {marks.has(joint) ? `Open joint ${joint}` : `Joint ${joint} is made`}
-          </Key>
-          <Key letter="X" onClick={() => setAsking(true)}>
-            It is wrong
-          </Key>
-        </div>
-        <p className="mt-2 text-[13px] text-graphite">
-          {analysis.coilEnds} free ends to sleeve. {connection.endsPerLead} on the first lead
-          {connection.endsAtStar ? `, ${connection.endsAtStar} at the star` : ''};{' '}
-          {connection.endsPerLead * analysis.winding.wires.reduce((n, w) => n + w.count, 0)} wires gathered
-          into that cable.
-        </p>
-        <p className="no-print mt-2 flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
-          <a className="underline" href={`${base}/connection.pdf?winding=${planned.role}`}>
-            To print, PDF
-          </a>
-          <a className="underline" href={`${base}/connection.csv?winding=${planned.role}`} download>
-            List as CSV
-          </a>
-          <a
-            className="underline"
-            href={`${base}/connection.svg?winding=${planned.role}`}
-            download="connection.svg"
-          >
-            Drawing as SVG
-          </a>
-          <button type="button" className="underline" onClick={() => window.print()}>
-            Print <kbd className="fig border border-pencil px-1 text-[12px]">P</kbd>
-          </button>
-        </p>
-        <ReasonDialog
-          title={`Joint ${joint} is wrong`}
-          text="It stays in the history with who and when; open it, mend it, tick it again."
-          action="Record it"
-          open={asking}
-          onOpen={setAsking}
-          onReason={(reason) => void tick(joint, 'wrong', reason)}
-        />
+              Drawing as SVG
+            </a>
+            <button type="button" className="underline" onClick={() => window.print()}>
+              Print <kbd className="fig border border-pencil px-1 text-[12px]">P</kbd>
+            </button>
+          </p>
+        </JointsPanel>
       </View>
       <View letter="C" name="Proof" className="overflow-auto px-3 py-2">
         <div role="group" aria-label="Proof" className="mb-2 flex border-[1.5px] border-pencil">

@@ -157,6 +157,21 @@ export function readForm(fields: Form, typed: Typed): FormReading {
   return { numbers, texts, bounds, findings };
 }
 
+/**
+ * What was sent under a name that no field of the form has: passed over it would be a reading that was never looked at.
+ * @param form what it was sent to, in words: `the plate`
+ */
+export function unknownFields(fields: Form, typed: Typed, form: string): Finding[] {
+  const ids = new Set(fields.map((f) => f.id));
+  return Object.keys(typed).flatMap((id) => {
+    if (ids.has(id)) return [];
+    const known = [...ids].filter((k) => k.toLowerCase().includes(id.toLowerCase()));
+    const right = known.length > 0 ? `is ${known.join(' or ')} meant` : `it has ${[...ids].join(', ')}`;
+    const message = `${form} has no field “${id.slice(0, 40)}”: ${right}${known.length > 0 ? '?' : '.'}`;
+    return [finding('stop', 'field.unknown', message, [id.slice(0, 40)])];
+  });
+}
+
 /** Builders that keep the tables short. */
 export const quantity = <const Id extends string>(
   id: Id,
