@@ -7,7 +7,6 @@ import {
   DATA_CARD_FIELDS,
   JOINING_FIELDS,
   MEASURED_FIELDS,
-  proposePoles,
   NEEDED_ON_CARD,
   SLOT_FIELDS,
   SPECIAL_FIELDS,
@@ -15,21 +14,19 @@ import {
   type Field,
 } from '@norther/core';
 import { slotRing } from '@norther/drawings';
-import { useMemo, useRef, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
-import { TypedField } from '../kit/fields.tsx';
-import { Key } from '../kit/key.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
+import { CardForm, useCardForm } from './card-form.tsx';
 import { CardVerdict } from './card-verdict.tsx';
 import { LeadReadings } from './lead-readings.tsx';
 import { MergeBox } from './merge-box.tsx';
 import { useThreePhaseCard } from './use-card.ts';
-import { useSaveKeys } from './use-save-keys.ts';
 
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
 const needed = (moment: string) => CARD_MOMENTS.find((m) => m.id === moment)!.needs;
@@ -41,7 +38,7 @@ const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 export function DataCard({ file }: { file: MotorFile }) {
   const card = useThreePhaseCard(file, 'as-found');
   const { typed, checked } = card;
-  const form = useRef<HTMLFormElement>(null);
+  const { form, field, goTo } = useCardForm(card, NEEDED_ON_CARD);
   const crowded = checked.findings.length > 1;
   // Turns, wire and circuits leave the drawing as it is: the last scene is kept while slots, poles and span stay.
   const drawn = layoutKey(checked.analysis?.layout);
@@ -49,56 +46,12 @@ export function DataCard({ file }: { file: MotorFile }) {
     const layout = layoutOfKey(drawn);
     return layout ? slotRing(layout, { size: crowded ? 300 : 372 }) : null;
   }, [drawn, crowded]);
-  const proposed =
-    card.plate.speedRpm && card.plate.frequencyHz
-      ? proposePoles(card.plate.speedRpm, card.plate.frequencyHz)
-      : null;
-  useSaveKeys(card);
-  const goTo = (id: string) => {
-    const find = () => form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
-    const go = () => {
-      const field = find();
-      field?.focus();
-      field?.select?.();
-    };
-    if (find()) return go();
-    // The field is folded away: unfold, then go to it when it is there.
-    form.current?.querySelectorAll('details').forEach((d) => (d.open = true));
-    setTimeout(go, 60);
-  };
   const stops = checked.findings.filter((f) => f.severity === 'stop').length;
 
-  const field = (f: Field) => (
-    <TypedField
-      key={f.id}
-      field={f}
-      value={typed[f.id] ?? ''}
-      onType={(v) => card.type({ [f.id]: v })}
-      doubts={checked.findings.filter((x) => x.fields.includes(f.id) && !x.code.startsWith('field.'))}
-      missing={NEEDED_ON_CARD.includes(f.id)}
-      suggestion={
-        f.id === 'poles' && proposed && !typed['poles'] ? (
-          <button
-            type="button"
-            className="underline"
-            onClick={() => card.type({ poles: String(proposed.poles) })}
-          >
-            {proposed.poles} by the plate’s speed
-          </button>
-        ) : undefined
-      }
-    />
-  );
   return (
     <Sheet file={file} columns="8fr 4fr">
       <View letter="A" name="Data card" note="as found" className="overflow-auto px-4 py-2">
-        <form
-          ref={form}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void card.save();
-          }}
-        >
+        <CardForm card={card} form={form}>
           <ShorthandLine typed={typed} onFill={card.type} findings={checked.findings} hero />
           {card.clash && <MergeBox clash={card.clash} mine={typed} onMerge={card.merge} />}
           <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-5">{WINDING_FIELDS.map(field)}</div>
@@ -128,20 +81,7 @@ export function DataCard({ file }: { file: MotorFile }) {
             {SLOT.map(field)}
           </More>
           <Group title="Measured, if it can be">{MEASURED_FIELDS.map(field)}</Group>
-          <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
-            <Key primary type="submit" letter="Ctrl S" disabled={!card.open || card.saving}>
-              Save the card
-            </Key>
-            {card.open && <Key onClick={card.drop}>Undo typing</Key>}
-            <span className="text-[14px] text-graphite">
-              {card.open
-                ? 'Typed here, not yet with the shop; kept on this device.'
-                : card.record
-                  ? `Saved by ${card.record.changedBy}, revision ${card.record.version}.`
-                  : 'Nothing saved yet.'}
-            </span>
-          </div>
-        </form>
+        </CardForm>
       </View>
       <View letter="B" name="What it says" className="overflow-auto px-3 py-2">
         <CardVerdict checked={checked} />

@@ -20,7 +20,7 @@ import {
   type Station,
 } from '@norther/core';
 import { Suspense, useMemo, useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import {
   useClearHoldMutation,
   useHoldMutation,
@@ -39,6 +39,7 @@ import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { AmendRecord } from './amend-record.tsx';
 import { kindViews } from '../machine-kinds/kinds.ts';
+import { ShutGate } from './shut-gate.tsx';
 import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
@@ -197,25 +198,12 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
             </div>
           )}
           {!signed && gate && shut && (
-            <section className="mb-3 border-2 border-carmine p-3">
-              <h3 className="mb-2 flex items-center gap-2 text-[19px] text-carmine">
-                <VerdictMark verdict="stop" /> {gate.title} is shut
-              </h3>
-              <FindingList findings={gate.findings.filter((f) => f.severity === 'stop').slice(0, 8)} />
-              <div className="mt-3 flex flex-wrap gap-3">
-                <Link
-                  className="inline-flex min-h-12 items-center border-[1.5px] border-ink px-4 font-[650]"
-                  to={`/motor/${encodeURIComponent(number)}/${ofTheCard ? 'card' : 'tests'}`}
-                >
-                  {ofTheCard ? 'To the data card' : 'To the tests'}
-                </Link>
-                {session?.role === 'lead' && (
-                  <Key className="min-h-12" onClick={() => setAsking('pass')}>
-                    Pass, with reason
-                  </Key>
-                )}
-              </div>
-            </section>
+            <ShutGate
+              number={number}
+              gate={gate}
+              ofTheCard={ofTheCard}
+              onPass={lead ? () => setAsking('pass') : null}
+            />
           )}
           {passed && gate && (
             <p className="mb-3 text-[14px] text-graphite">

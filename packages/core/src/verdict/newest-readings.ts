@@ -1,4 +1,4 @@
-/** The readings that count: of every test at every stage the newest, in the order kept. */
+/** The readings that count: of every test at every stage the newest, in the order kept. Source: common practice, no source. */
 import { BEFORE_THE_WORK, type Stage } from '../test-kinds/index.ts';
 
 export function newestReadings<T extends { readonly kind: string; readonly stage: string }>(

@@ -1,4 +1,4 @@
-/** Gates that a lead passed with a written reason. */
+/** Gates that a lead passed with a written reason. Source: common practice, no source. */
 import { stationOf, type GateId } from '../route/index.ts';
 import type { Visit } from './visit.ts';
 

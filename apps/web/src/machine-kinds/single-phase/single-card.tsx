@@ -1,14 +1,12 @@
 /** The data card of a single-phase motor: main and start winding, with the drawing beside it and the checks under it. */
-import { proposePoles, singlePhase, type Field } from '@norther/core';
+import { singlePhase } from '@norther/core';
 import { singlePhaseBore } from '@norther/drawings';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { MotorFile } from '../../app/api.ts';
+import { CardForm, useCardForm } from '../../data-card/card-form.tsx';
 import { CardVerdict } from '../../data-card/card-verdict.tsx';
 import { MergeBox } from '../../data-card/merge-box.tsx';
-import { useSaveKeys } from '../../data-card/use-save-keys.ts';
-import { TypedField } from '../../kit/fields.tsx';
 import { FindingList } from '../../kit/finding-list.tsx';
-import { Key } from '../../kit/key.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { Sheet, View } from '../../kit/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
@@ -23,51 +21,15 @@ const WIDE = new Set(['Main winding', 'Start winding']);
 
 export function SingleCard({ file }: { readonly file: MotorFile }) {
   const card = useSingleCard(file, 'as-found');
-  const { typed, checked, plate } = card;
-  const form = useRef<HTMLFormElement>(null);
-  useSaveKeys(card);
+  const { typed, checked } = card;
+  const { form, field, goTo } = useCardForm(card, NEEDED);
   const crowded = checked.findings.length > 1;
   const { plan } = checked;
   const bore = useMemo(() => plan && singlePhaseBore(plan, { size: crowded ? 320 : 400 }), [plan, crowded]);
-  const proposed =
-    plate.speedRpm && plate.frequencyHz ? proposePoles(plate.speedRpm, plate.frequencyHz) : null;
-  const goTo = (id: string) => {
-    const field = form.current?.querySelector<HTMLInputElement>(`[name="${CSS.escape(id)}"]`);
-    field?.focus();
-    field?.select?.();
-  };
-  const field = (f: Field) => (
-    <TypedField
-      key={f.id}
-      field={f}
-      value={typed[f.id] ?? ''}
-      onType={(v) => card.type({ [f.id]: v })}
-      doubts={checked.findings.filter((x) => x.fields.includes(f.id) && !x.code.startsWith('field.'))}
-      missing={NEEDED.includes(f.id)}
-      assumed={f.default}
-      suggestion={
-        f.id === 'poles' && proposed && !typed['poles'] ? (
-          <button
-            type="button"
-            className="underline"
-            onClick={() => card.type({ poles: String(proposed.poles) })}
-          >
-            {proposed.poles} by the plate’s speed
-          </button>
-        ) : undefined
-      }
-    />
-  );
   return (
     <Sheet file={file} columns="7.4fr 4.6fr">
       <View letter="A" name="Data card" note="as found, single-phase" className="overflow-auto px-4 py-2">
-        <form
-          ref={form}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void card.save();
-          }}
-        >
+        <CardForm card={card} form={form}>
           <ShorthandLine
             typed={typed}
             onFill={card.type}
@@ -91,20 +53,7 @@ export function SingleCard({ file }: { readonly file: MotorFile }) {
               </div>
             </fieldset>
           ))}
-          <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
-            <Key primary type="submit" letter="Ctrl S" disabled={!card.open || card.saving}>
-              Save the card
-            </Key>
-            {card.open && <Key onClick={card.drop}>Undo typing</Key>}
-            <span className="text-[14px] text-graphite">
-              {card.open
-                ? 'Typed here, not yet with the shop; kept on this device.'
-                : card.record
-                  ? `Saved by ${card.record.changedBy}, revision ${card.record.version}.`
-                  : 'Nothing saved yet.'}
-            </span>
-          </div>
-        </form>
+        </CardForm>
       </View>
       <View letter="B" name="What it says" className="overflow-auto px-3 py-2">
         <CardVerdict checked={checked} />

@@ -1,16 +1,10 @@
 /** Figures of a single-phase stator, each derived once, each with its working. */
-import {
-  copperKg,
-  copperOhm20,
-  fluxDensities,
-  slotShape,
-  type AnalysisSettings,
-  type CoreSize,
-} from '../../analysis/index.ts';
+import { fluxDensities, slotShape, type AnalysisSettings, type CoreSize } from '../../analysis/index.ts';
 import { derive, given, taken, type Figure } from '../../quantity/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../../wire/index.ts';
 import type { LaidWindings } from './card.ts';
-import { branchFactor, compareBranches, type Branch, type BranchCoil } from './concentric-branch.ts';
+import { branchFactor, compareBranches, type Branch } from './concentric-branch.ts';
+import { copperFigures } from './copper-figures.ts';
 import { runsWithCapacitor, type SinglePhasePlate } from './plate.ts';
 
 export const SINGLE_PHASE_FIGURES = [
@@ -61,37 +55,6 @@ function fullestSlot(laid: LaidWindings): { readonly slot: number; readonly squa
   let slot = 1;
   for (let s = 2; s < square.length; s++) if (square[s]! > square[slot]! + 1e-9) slot = s;
   return { slot, squareMm2: square[slot]! };
-}
-
-/**
- * Length of one turn of a coil [mm]: two core lengths and two heads, each head the chord of its span with a way out and back.
- * A measured mean turn of the main winding sets the way out.
- * Source: the estimate of random-wound coils, 2·L + 2.4·W + 100 for stators of some 100 mm bore and more (Pyrhönen, Jokinen &
- * Hrabovcová, ch. 5, from memory), its 100 mm taken in proportion to the bore below that: common practice, no source.
- */
-export function turnOfCoilMm(
-  pitch: number,
-  slots: number,
-  core: CoreSize,
-  meanMainPitch: number,
-): number | null {
-  const { boreDiameterMm: bore, coreLengthMm: length } = core;
-  // The coils lie in the middle of slots about an eighth of the bore deep.
-  const out = (y: number) => (bore ? (2.4 * Math.PI * bore * 1.12 * y) / slots : 0);
-  if (core.meanTurnMm) return core.meanTurnMm + out(pitch) - out(meanMainPitch);
-  if (!bore || !length) return null;
-  return 2 * length + out(pitch) + Math.min(100, bore);
-}
-
-const meanPitch = (branch: Branch) =>
-  branch.coils.reduce((n, c) => n + c.turns * c.pitch, 0) / branch.coils.reduce((n, c) => n + c.turns, 0);
-
-/** Length of wire of a whole winding, one strand [m]; null where the core is not known. */
-export function branchLengthM(branch: Branch, laid: LaidWindings, core: CoreSize): number | null {
-  const mean = meanPitch(laid.main);
-  const one = (c: BranchCoil) => turnOfCoilMm(c.pitch, branch.slots, core, mean);
-  const parts = branch.coils.map((c) => [c.turns, one(c)] as const);
-  return parts.some(([, l]) => l === null) ? null : parts.reduce((s, [t, l]) => s + (t * l!) / 1000, 0);
 }
 
 /**
@@ -345,88 +308,6 @@ export function singlePhaseFigures(
       keep,
     );
   }
-  const [lm, ls] = [branchLengthM(main, laid, core), branchLengthM(start, laid, core)];
-  if (lm !== null && ls !== null) {
-    const source = 'IEC 60028: copper 1/58 Ω·mm²/m at 20 °C, 8.89 g/cm³';
-    f.meanTurn = derive(
-      {
-        id: 'meanTurn',
-        name: 'Mean turn, main',
-        symbol: 'l_m',
-        unit: 'mm',
-        formula: core.meanTurnMm ? 'l_m as measured' : 'l_m = wire of the main winding / its turns',
-        source: core.meanTurnMm
-          ? 'measured on a coil'
-          : 'each coil by its own span; 2·L + 2.4·W + the bore, 100 mm at most: common practice, no source',
-        assumptions: core.meanTurnMm
-          ? []
-          : ['an estimate, within about 15 %; measure a middle coil and enter its turn'],
-        inputs: { l: given('ℓ_m', lm, 'm', 'turns of every coil by its own span') },
-        value: (v) => (1000 * v.l) / (main.poles * main.turnsPerPole),
-      },
-      keep,
-    );
-    const ohm = (
-      id: 'mainOhm20' | 'startOhm20',
-      name: string,
-      length: number,
-      A: typeof Am,
-      parts: typeof h,
-    ) =>
-      derive(
-        {
-          id,
-          name,
-          symbol: id === 'mainOhm20' ? 'R_m' : 'R_s',
-          unit: 'Ω',
-          formula: 'R = ρ₂₀ · ℓ / (h² · A)',
-          source,
-          assumptions: ['wire drawn to nominal size; leads and joints left out'],
-          inputs: { l: given('ℓ', length, 'm', 'turns of every coil by its own span'), h: parts, A },
-          value: (v) => copperOhm20(v.l, v.A) / v.h ** 2,
-        },
-        keep,
-      );
-    f.mainOhm20 = ohm(
-      'mainOhm20',
-      halves === 2 ? 'Main winding, halves in parallel, 20 °C' : 'Main winding, 20 °C',
-      lm,
-      Am,
-      h,
-    );
-    f.startOhm20 = ohm('startOhm20', 'Start winding, 20 °C', ls, As, given('h', 1, 'halves', 'in one'));
-    f.ohmRatio = derive(
-      {
-        id: 'ohmRatio',
-        name: 'Ohms, start to main',
-        symbol: 'R_s/R_m',
-        unit: '',
-        formula: 'R_s / R_m',
-        source: 'common practice, no source',
-        inputs: { s: taken(f.startOhm20), m: taken(f.mainOhm20) },
-        value: (v) => v.s / v.m,
-      },
-      keep,
-    );
-    f.copperMass = derive(
-      {
-        id: 'copperMass',
-        name: 'Copper in both windings',
-        symbol: 'm_Cu',
-        unit: 'kg',
-        formula: 'm_Cu = (ℓ_m · A_m + ℓ_s · A_s) · γ',
-        source,
-        assumptions: ['bare copper, no enamel, no leads'],
-        inputs: {
-          lm: given('ℓ_m', lm, 'm', 'main'),
-          Am,
-          ls: given('ℓ_s', ls, 'm', 'start'),
-          As,
-        },
-        value: (v) => copperKg(v.lm, v.Am) + copperKg(v.ls, v.As),
-      },
-      keep,
-    );
-  }
+  Object.assign(f, copperFigures(laid, h, Am, As, core, keep));
   return f;
 }

@@ -30,13 +30,7 @@ export {
   type SinglePhaseGroup,
   type SinglePhaseHookup,
 } from './connection.ts';
-export {
-  branchLengthM,
-  SINGLE_PHASE_FIGURES,
-  turnOfCoilMm,
-  type SinglePhaseFigureId,
-  type SinglePhaseFigures,
-} from './figures.ts';
+export { SINGLE_PHASE_FIGURES, type SinglePhaseFigureId, type SinglePhaseFigures } from './figures.ts';
 export { singlePhase } from './kind.ts';
 export { SINGLE_PHASE_ID, singlePhasePlanOf, type SinglePhasePlan } from './plan.ts';
 export {
@@ -49,3 +43,4 @@ export {
   type Starts,
 } from './plate.ts';
 export { redesignSinglePhase, type SinglePhaseRedesign, type SinglePhaseWish } from './redesign.ts';
+export { branchLengthM, turnOfCoilMm } from './turn-length.ts';

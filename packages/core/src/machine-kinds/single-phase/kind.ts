@@ -21,7 +21,7 @@ import {
 import { checkSinglePhaseCard, type SinglePhaseCard } from './check-card.ts';
 import { compareBranches } from './concentric-branch.ts';
 import { connectWindings } from './connection.ts';
-import { branchLengthM } from './figures.ts';
+import { branchLengthM } from './turn-length.ts';
 import { keyOf, SINGLE_PHASE_ID } from './plan.ts';
 import { readSinglePhasePlate, SINGLE_PHASE_PLATE } from './plate.ts';
 import {
