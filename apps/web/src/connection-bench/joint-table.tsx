@@ -83,7 +83,7 @@ export function JointTable({
                   </span>
                 )}
               </td>
-              <td className="fig text-right text-[13px] text-graphite">
+              <td className="fig pl-2 text-right text-[13px] text-graphite">
                 {j.kind === 'jumper' ? lengths.get(j.number)?.toFixed(0) : ''}
               </td>
               <td className="text-right">

@@ -10,8 +10,8 @@ export interface Caution {
 export const HOT_SURFACE =
   'Not touched above {touch} at the surface; gloves only delay a burn, and a core stays hot inside for hours.';
 
-/** @param sayTouch the shop's touch limit, in words */
+/** @param sayTouch the shop's touch limit, in words; its number and unit stay on one line */
 export const sayCaution = (caution: Caution, sayTouch: string): Caution => ({
   ...caution,
-  text: caution.text.replaceAll('{touch}', sayTouch),
+  text: caution.text.replaceAll('{touch}', sayTouch.replaceAll(' ', '\u00a0')),
 });
