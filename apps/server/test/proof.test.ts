@@ -232,19 +232,45 @@ describe('what was wound', () => {
     expect(unknown.body.findings.map((f) => f.code)).toEqual(['station.reel-unknown']);
     expect((await m.sign('wind', { ...record, wireWound: 'thick' })).status).toBe(400);
     expect((await m.sign('wind', { ...record, reel: 'r77' })).status).toBe(200);
-    const { windings } = (
-      await s.lead.get<{ windings: { role: string; typed: Record<string, string> }[] }>(m.base)
-    ).body;
-    expect(windings.find((w) => w.role === 'as-wound')!.typed).toMatchObject({
-      turns: '20',
-      wires: '2x1.06',
-    });
-    const { reels } = (await s.lead.get<{ reels: { name: string; massKg: number }[] }>('shop')).body;
-    const left = reels.find((r) => r.name === 'R77')!.massKg;
+    type Windings = { role: string; typed: Record<string, string>; version: number }[];
+    const asWound = async () =>
+      (await s.lead.get<{ windings: Windings }>(m.base)).body.windings.find((w) => w.role === 'as-wound')!;
+    expect((await asWound()).typed).toMatchObject({ turns: '20', wires: '2x1.06' });
+    const onReel = async () => {
+      const { reels } = (await s.lead.get<{ reels: { name: string; massKg: number }[] }>('shop')).body;
+      return reels.find((r) => r.name === 'R77')!.massKg;
+    };
+    const left = await onReel();
     expect(left).toBeLessThan(18);
     expect(left).toBeGreaterThan(5);
     const history = await s.lead.get<{ what: string }[]>(`${m.base}/history`);
     expect(history.body.map((e) => e.what)).toContainEqual(expect.stringMatching(/kg taken from reel R77/));
+
+    // Counted again: as wound and the reel follow the record.
+    const amend = async (typed: Record<string, string>) => {
+      const { version } = (await m.file()).steps.find((x) => x.station === 'wind')!;
+      const sent = { typed: { ...record, ...typed }, reason: 'counted again', version };
+      return s.lead.post(`${m.base}/stations/wind/amend`, sent);
+    };
+    expect((await amend({ turnsWound: '10', reel: 'nobody’s' })).status).toBe(400);
+    expect((await amend({ turnsWound: '10', reel: 'R77' })).status).toBe(200);
+    expect((await asWound()).typed['turns']).toBe('10');
+    expect(await onReel()).toBeCloseTo(20 - (20 - left) / 2, 1);
+    expect((await amend({ turnsWound: '10', reel: '' })).status).toBe(200);
+    expect(await onReel()).toBeCloseTo(20, 5);
+
+    // Wound anew after it was opened: another winding, and other copper.
+    await s.lead.post(`${m.base}/stations/wind/reopen`, { reason: 'a nick' });
+    expect((await m.sign('wind', { ...record, turnsWound: '20', reel: 'R77' })).status).toBe(200);
+    expect((await asWound()).typed['turns']).toBe('20');
+    expect(await onReel()).toBeCloseTo(left, 5);
+
+    // What somebody wrote on the bench stays as written.
+    const byHand = await asWound();
+    const typed = { ...byHand.typed, turns: '21' };
+    await s.lead.put(`${m.base}/windings/as-wound`, { typed, version: byHand.version });
+    expect((await amend({ turnsWound: '19', reel: 'R77' })).status).toBe(200);
+    expect((await asWound()).typed['turns']).toBe('21');
   });
 });
 

@@ -15,8 +15,10 @@ import {
   type GateId,
   type Station,
   type StationId,
+  type WireDrawn,
 } from '@norther/core';
 import type { HoldRecord } from '@norther/records';
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem } from '../http/problem.ts';
@@ -112,7 +114,7 @@ export class TracksService {
         by: person.name,
       });
       if (!signed) throw conflict('step.signed', `${at.title} is signed already.`);
-      await this.keepAsWound(context, judged, typed);
+      await this.keepAsWound(context, judged, typed, step?.typed ?? null);
       if (at.ends === 'visit') await this.rows.ship(context.tx, file.motor.id, context.now);
       await context.record({
         motorId: file.motor.id,
@@ -125,47 +127,68 @@ export class TracksService {
     });
   }
 
-  /** What was wound becomes the bench's as wound, and its copper leaves the reels it came from. */
+  /**
+   * What was wound becomes the bench's as wound, and its copper leaves the reels it came from.
+   * @param before what the station's record said until now: as wound follows it, unless somebody wrote it by hand
+   * @param amended the wire was drawn already: only the difference is
+   */
   private async keepAsWound(
     context: WriteContext,
     { file, plans }: MotorToChange,
     typed: Record<string, string>,
+    before: Record<string, string> | null,
+    amended = false,
   ) {
     const { machine, toMake, plate, shop } = plans;
     const wound = machine.asWound(toMake, typed, plate, shop);
     if (!wound) return;
-    const motorId = file.motor.id;
-    if (!file.windings.some((w) => w.role === 'as-wound') && toMake.plan)
+    const earlier = before && machine.asWound(toMake, before, plate, shop);
+    const kept = file.windings.find((w) => w.role === 'as-wound');
+    const follows = !kept || (earlier !== null && isDeepStrictEqual(kept.typed, { ...earlier.typed }));
+    if (toMake.plan && follows && !isDeepStrictEqual(kept?.typed, { ...wound.typed }))
       await this.windings.save(context.tx, {
-        id: uuidV7(),
+        id: kept?.id ?? uuidV7(),
         shopId: context.person.shopId,
-        motorId,
+        motorId: file.motor.id,
         role: 'as-wound',
         typed: { ...wound.typed },
         values: machine.values(wound.typed),
-        version: 0,
+        version: kept?.version ?? 0,
         changedAt: context.now,
         changedBy: context.person.name,
         anotherPlan: false,
       });
-    for (const { reel: name, field, kg } of wound.wire) {
-      const reel = await this.stores.draw(context.tx, context.person.shopId, name, kg);
-      if (!reel)
+    const back = amended && earlier ? earlier.wire : [];
+    const same = (a: WireDrawn, b: WireDrawn) => a.reel === b.reel && Math.abs(a.kg - b.kg) < 0.005;
+    // A reel that is gone takes nothing back.
+    for (const wire of back)
+      if (!wound.wire.some((w) => same(w, wire))) await this.draw(context, file.motor.id, wire, -1);
+    for (const wire of wound.wire)
+      if (!back.some((w) => same(w, wire)) && !(await this.draw(context, file.motor.id, wire, 1)))
         throw badInput([
           finding(
             'stop',
             'station.reel-unknown',
-            `There is no reel ${name} in the stores: write the number that stands on it, or leave it empty.`,
-            [field],
+            `There is no reel ${wire.reel} in the stores: write the number that stands on it, or leave it empty.`,
+            [wire.field],
           ),
         ]);
-      if (kg > 0)
-        await context.record({
-          motorId,
-          what: `${kg.toFixed(1)} kg taken from reel ${reel.name}`,
-          after: { left: `${reel.massKg.toFixed(1)} kg` },
-        });
-    }
+  }
+
+  /**
+   * @param times 1: off the reel, -1: back onto it
+   * @returns false where there is no such reel
+   */
+  private async draw({ tx, person, record }: WriteContext, motorId: string, wire: WireDrawn, times: 1 | -1) {
+    const { reel: name, kg } = wire;
+    const reel = await this.stores.draw(tx, person.shopId, name, times * kg);
+    if (reel && kg > 0)
+      await record({
+        motorId,
+        what: `${kg.toFixed(1)} kg ${times === 1 ? 'taken from' : 'given back to'} reel ${reel.name}`,
+        after: { left: `${reel.massKg.toFixed(1)} kg` },
+      });
+    return reel !== null;
   }
 
   /** What was signed is corrected in the open: the old stays readable in the history. */
@@ -197,6 +220,7 @@ export class TracksService {
       const { record } = checkSigning(judged, station, typed);
       if (stops(record).length > 0) throw badInput(record);
       await this.tracks.amend(context.tx, step.id, typed);
+      await this.keepAsWound(context, judged, typed, step.typed, true);
       await context.record({
         motorId: file.motor.id,
         what: `${station} amended`,
