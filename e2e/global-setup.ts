@@ -2,6 +2,8 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const ROOT = join(import.meta.dirname, '..');
@@ -35,8 +37,10 @@ const PREPARE = {
 async function shop(kind: keyof typeof PREPARE) {
   const database = `e2e_${kind}_${randomUUID().slice(0, 8)}`;
   sql(`create database ${database} owner norther_owner`);
+  const files = mkdtempSync(join(tmpdir(), 'norther-files-'));
   const env = {
     ...process.env,
+    FILES_FOLDER: files,
     OWNER_URL: need('TEST_OWNER_URL').replace('{db}', database),
     MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
   };
@@ -55,6 +59,7 @@ async function shop(kind: keyof typeof PREPARE) {
       ...process.env,
       DATABASE_URL: need('TEST_APP_URL').replace('{db}', database),
       FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
+      FILES_FOLDER: files,
       WEB_FOLDER: join(ROOT, 'apps/web/dist'),
       PORT: String(port),
     },

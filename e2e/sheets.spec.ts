@@ -174,7 +174,7 @@ test('a file that is no motor’s record is refused in words', async ({ page }) 
     mimeType: 'application/json',
     buffer: Buffer.from('not json'),
   });
-  await expect(told(page)).toContainText('is not a JSON file');
+  await expect(told(page)).toContainText('This file is not valid JSON.');
   const newer = { format: 'norther.motor', version: 99 };
   await input.setInputFiles({
     name: 'x.json',

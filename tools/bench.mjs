@@ -192,6 +192,7 @@ async function benchServer() {
         ...process.env,
         DATABASE_URL: postgres.appUrl('bench'),
         FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
+        FILES_FOLDER: join(postgres.home, 'files'),
         WEB_FOLDER: join(ROOT, 'apps/web/dist'),
         PORT: String(port),
         NODE_ENV: 'production',

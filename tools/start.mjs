@@ -139,6 +139,7 @@ await run(async () => {
         env: {
           ...process.env,
           OWNER_URL: postgres.ownerUrl('norther'),
+          FILES_FOLDER: join(postgres.home, 'files'),
           MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
         },
         encoding: 'utf8',
@@ -166,6 +167,7 @@ await run(async () => {
           ...process.env,
           DATABASE_URL: postgres.appUrl('norther'),
           FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
+          FILES_FOLDER: join(postgres.home, 'files'),
           WEB_FOLDER: join(ROOT, 'apps/web/dist'),
           PORT: String(options.port),
           STOP_WITH_PARENT: 'yes',

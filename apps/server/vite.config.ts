@@ -10,7 +10,14 @@ export default defineConfig({
     target: 'node20',
     sourcemap: true,
     minify: false,
-    rolldownOptions: { input: { main: 'src/main.ts', cli: 'src/cli.ts', worker: 'src/heavy/worker.ts' } },
+    rolldownOptions: {
+      input: {
+        main: 'src/main.ts',
+        cli: 'src/cli.ts',
+        worker: 'src/heavy/worker.ts',
+        picture: 'src/attachments/picture.ts',
+      },
+    },
   },
   test: {
     name: 'server',

@@ -1,10 +1,22 @@
 /**
- * Back-ups: PostgreSQL's own dump of one moment, with the sums of every table taken in the same moment; believed only
- * after it was restored into a database beside the shop and found equal.
+ * Back-ups: PostgreSQL's own dump of one moment, with the sums of every table taken in the same moment, and every file
+ * that its records name; believed only after it was restored into a database beside the shop and found equal.
  */
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import {
+  copyFileSync,
+  createReadStream,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
+import { dirname, join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import { Stop } from './say.mjs';
 
 export const BACKUP_FORMAT = 'norther.backup';
@@ -36,6 +48,47 @@ async function sumsOf(client) {
   return { ...sums, 'sequence happened': rows[0] };
 }
 
+const ENDING = { 'image/jpeg': 'jpg', 'application/pdf': 'pdf' };
+
+/** Files that the shop has, as they lie in its folder of files; none in a shop from before there were any. */
+async function filesOf(client) {
+  const { rows: known } = await client.query(`select to_regclass('public.files') is not null as there`);
+  if (!known[0].there) return [];
+  const { rows } = await client.query('select distinct hash, media from files order by hash');
+  return rows.map(({ hash, media }) => ({ hash, path: join(hash.slice(0, 2), `${hash}.${ENDING[media]}`) }));
+}
+
+/** A file is never changed, so on one disk it is only named twice. */
+function takeFile(from, to) {
+  if (existsSync(to)) return;
+  mkdirSync(dirname(to), { recursive: true, mode: 0o700 });
+  try {
+    linkSync(from, to);
+  } catch (error) {
+    if (!['EXDEV', 'EPERM', 'EMLINK', 'ENOTSUP'].includes(error.code)) throw error;
+    copyFileSync(from, to);
+  }
+}
+
+function takeFiles(files, from, to) {
+  for (const { hash, path } of files) {
+    try {
+      takeFile(join(from, path), join(to, path));
+    } catch (error) {
+      if (error.code !== 'ENOENT') throw error;
+      throw new Stop(
+        `The file ${hash.slice(0, 12)} of a photo or a paper is not in ${from}: look for it there.`,
+      );
+    }
+  }
+}
+
+async function sumOf(path) {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(path), hash);
+  return hash.digest('hex');
+}
+
 async function connect(url) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: url });
@@ -60,6 +113,7 @@ export async function makeBackup(postgres, folder, say, keep = settingsOf(postgr
   const dump = join(making, 'database.dump');
   const client = await connect(postgres.adminUrl('norther'));
   let sums;
+  let files;
   try {
     await client.query('begin isolation level repeatable read read only');
     const { rows } = await client.query('select pg_export_snapshot() as snapshot');
@@ -68,16 +122,19 @@ export async function makeBackup(postgres, folder, say, keep = settingsOf(postgr
     ]);
     if (done.status !== 0) throw new Stop(`The dump failed: ${done.stderr.trim().split('\n')[0]}`);
     sums = await sumsOf(client);
+    files = await filesOf(client);
     await client.query('commit');
   } finally {
     await client.end();
   }
+  const manifest = join(making, 'manifest.json');
   writeFileSync(
-    join(making, 'manifest.json'),
-    `${JSON.stringify({ format: BACKUP_FORMAT, version: 1, made: new Date().toISOString(), dump: hashOf(dump), sums }, null, 2)}\n`,
+    manifest,
+    `${JSON.stringify({ format: BACKUP_FORMAT, version: 2, made: new Date().toISOString(), dump: hashOf(dump), files: files.length, sums }, null, 2)}\n`,
     { mode: 0o600 },
   );
   try {
+    takeFiles(files, join(postgres.home, 'files'), join(making, 'files'));
     await verify(postgres, making);
   } catch (error) {
     rmSync(making, { recursive: true, force: true });
@@ -90,7 +147,9 @@ export async function makeBackup(postgres, folder, say, keep = settingsOf(postgr
     .sort();
   for (const old of all.slice(0, Math.max(0, all.length - keep)))
     rmSync(join(folder, old), { recursive: true, force: true });
-  say(`Back-up ${made}, restored beside the shop and found equal.`);
+  const taken =
+    files.length === 0 ? '' : files.length === 1 ? ', with one file' : `, with ${files.length} files`;
+  say(`Back-up ${made}${taken}, restored beside the shop and found equal.`);
   return made;
 }
 
@@ -110,13 +169,17 @@ function readManifest(backup) {
     throw new Stop(`${backup} is not a back-up of Norther: it has no manifest that can be read.`);
   }
   if (manifest.format !== BACKUP_FORMAT) throw new Stop(`${backup} is not a back-up of Norther.`);
-  if (manifest.version > 1) throw new Stop(`${backup} was made by a newer Norther; update this one first.`);
+  if (manifest.version > 2) throw new Stop(`${backup} was made by a newer Norther; update this one first.`);
   if (!existsSync(join(backup, 'database.dump')) || hashOf(join(backup, 'database.dump')) !== manifest.dump)
     throw new Stop(`${backup} is damaged: its dump is not the one that was written.`, 'Take an older one.');
   return manifest;
 }
 
-/** Restores a back-up into a database of its own and compares every table; the database is left when `into` names it. */
+/**
+ * Restores a back-up into a database of its own, compares every table and every file; the database is left when `into`
+ * names it.
+ * @returns its files
+ */
 async function verify(postgres, backup, into) {
   const manifest = readManifest(backup);
   const database = into ?? `scratch_${process.pid}`;
@@ -131,11 +194,27 @@ async function verify(postgres, backup, into) {
     if (done.status !== 0)
       throw new Stop(`The back-up cannot be restored: ${done.stderr.trim().split('\n')[0]}`);
     const client = await connect(postgres.adminUrl(database));
-    const found = await sumsOf(client).finally(() => client.end());
+    let found;
+    let files;
+    try {
+      found = await sumsOf(client);
+      files = await filesOf(client);
+    } finally {
+      await client.end();
+    }
     for (const [table, wanted] of Object.entries(manifest.sums))
       if (JSON.stringify(found[table]) !== JSON.stringify(wanted))
         throw new Stop(`The back-up is not equal to the shop in ${table}; it is not kept.`);
+    for (const { hash, path } of files) {
+      const file = join(backup, 'files', path);
+      if (!existsSync(file) || (await sumOf(file)) !== hash)
+        throw new Stop(
+          `The file ${hash.slice(0, 12)} in ${backup} is missing or damaged.`,
+          'Take an older one.',
+        );
+    }
     if (!into) postgres.dropDatabase(database);
+    return files;
   } catch (error) {
     postgres.dropDatabase(database);
     throw error;
@@ -153,7 +232,9 @@ export async function restoreBackup(postgres, backup, replace) {
       'There is a shop in this data folder already. Nothing was changed.',
       'Say --replace to put the back-up in its place; the shop as it is stays beside it. Or restore into another folder: --data FOLDER',
     );
-  await verify(postgres, backup, 'restored');
+  const files = await verify(postgres, backup, 'restored');
+  // Those of the shop that is put aside stay beside them.
+  takeFiles(files, join(backup, 'files'), join(postgres.home, 'files'));
   const aside = there ? `norther_before_${stamp(new Date()).replace('-', '_')}` : null;
   if (aside) postgres.renameDatabase('norther', aside);
   postgres.renameDatabase('restored', 'norther');

@@ -4,6 +4,7 @@ import {
   appendFileSync,
   mkdirSync,
   mkdtempSync,
+  readFileSync,
   readdirSync,
   renameSync,
   rmSync,
@@ -26,10 +27,16 @@ const everything = async (base) => {
   const lead = await signIn(base, 'lead');
   const floor = (await lead.get('/api/floor')).json.map((f) => f.motor.number);
   const records = [];
-  for (const number of floor) records.push((await lead.get(`/api/motors/${number}/record.json`)).text);
+  const photos = [];
+  for (const number of floor) {
+    const { json, text } = await lead.get(`/api/motors/${number}/record.json`);
+    records.push(text);
+    for (const { id } of json.attachments)
+      photos.push((await lead.get(`/api/motors/${number}/attachments/${id}/file`)).text);
+  }
   const shop = (await lead.get('/api/shop')).text;
   const people = (await lead.get('/api/people')).text;
-  return { floor, records, shop, people };
+  return { floor, records, photos, shop, people };
 };
 
 let here;
@@ -66,6 +73,8 @@ it('restored on another machine, the shop is equal to the byte', async () => {
   try {
     expect(await everything(there.base)).toEqual(before);
     expect(before.floor).toContain('B1');
+    expect(before.photos.length).toBeGreaterThan(5);
+    expect(before.photos.every((text) => text.length > 10_000)).toBe(true);
   } finally {
     await there.stop();
   }
@@ -73,6 +82,19 @@ it('restored on another machine, the shop is equal to the byte', async () => {
 
 it('a damaged back-up, and a folder that is none, are refused', () => {
   const backup = join(away, 'kept', readdirSync(join(away, 'kept'))[0]);
+  const [photo] = readdirSync(join(backup, 'files'), { recursive: true }).filter((f) => f.endsWith('.jpg'));
+  const whole = readFileSync(join(backup, 'files', photo));
+  // The shop's own file is the same one, so that it is not written into.
+  const put = (bytes) => {
+    rmSync(join(backup, 'files', photo));
+    if (bytes) writeFileSync(join(backup, 'files', photo), bytes);
+  };
+  for (const bad of [whole.subarray(0, 5000), null]) {
+    put(bad);
+    const broken = script('restore.mjs', backup, '--data', join(away, 'fresh'));
+    expect([broken.code, broken.output]).toEqual([1, expect.stringMatching(/missing or damaged/)]);
+    writeFileSync(join(backup, 'files', photo), whole);
+  }
   appendFileSync(join(backup, 'database.dump'), 'x');
   const damaged = script('restore.mjs', backup, '--data', join(away, 'fresh'));
   expect(damaged.code).toBe(1);

@@ -10,6 +10,7 @@ import type { Server } from 'node:http';
 import { Logger as FrameworkLogger, LoggerModule } from 'nestjs-pino';
 import type { Logger } from 'pino';
 import { cleanupOpenApiDoc, ZodValidationPipe } from 'nestjs-zod';
+import { AttachmentsModule } from './attachments/attachments.module.ts';
 import { CalculateModule } from './calculate/calculate.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
@@ -34,6 +35,10 @@ import { WindingsModule } from './windings/windings.module.ts';
 export interface AppSettings {
   readonly databaseUrl: string;
   readonly fontFolder: string;
+  /** Where the shop's photos and papers lie. */
+  readonly filesFolder: string;
+  /** The built process that makes photos ready. */
+  readonly pictureFile: string;
   /** The built worker. */
   readonly workerFile: string;
   /** Threads for sheets, and as many for calculations; 2 when absent. */
@@ -71,6 +76,7 @@ class AppModule {
         TracksModule,
         TestPanelModule,
         StoresModule,
+        AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),
         CalculateModule,

@@ -18,7 +18,10 @@ switch (command) {
     await keepOutcomes(url);
     break;
   case 'demo': {
-    const loaded = await loadDemo(url, { empty: rest.includes('--empty') });
+    const loaded = await loadDemo(url, {
+      empty: rest.includes('--empty'),
+      filesFolder: process.env['FILES_FOLDER'],
+    });
     console.log(loaded ? 'loaded' : 'kept');
     break;
   }

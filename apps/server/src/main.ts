@@ -10,6 +10,7 @@ import { makeApp } from './app.ts';
 const Environment = z.object({
   DATABASE_URL: z.string().min(1),
   FONT_FOLDER: z.string().min(1),
+  FILES_FOLDER: z.string().min(1),
   WEB_FOLDER: z.string().min(1),
   PORT: z.coerce.number().int().min(1).max(65535).default(4173),
   HOST: z.string().default('127.0.0.1'),
@@ -32,6 +33,8 @@ const env = read.data;
 const app = await makeApp({
   databaseUrl: env.DATABASE_URL,
   fontFolder: env.FONT_FOLDER,
+  filesFolder: env.FILES_FOLDER,
+  pictureFile: fileURLToPath(new URL('./picture.js', import.meta.url)),
   webFolder: env.WEB_FOLDER,
   workerFile: fileURLToPath(new URL('./worker.js', import.meta.url)),
   hosts: ['localhost', '127.0.0.1', '[::1]', ...env.NAMES.toLowerCase().split(',').filter(Boolean)],

@@ -1,6 +1,9 @@
 /** A server of its own on a database of its own, and people who talk to it. */
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { makeApp } from '../src/app.ts';
@@ -12,10 +15,15 @@ export const MIGRATIONS = path('../drizzle');
 export const FONTS = path('../../../packages/fonts/files');
 /** Built by npm test, and by npm run build. */
 export const WORKER = path('../dist/worker.js');
-export const appOn = (databaseUrl: string) =>
+export const PICTURE = path('../dist/picture.js');
+/** For what a shop of a test is sent. */
+export const newFilesFolder = () => mkdtempSync(join(tmpdir(), 'norther-files-'));
+export const appOn = (databaseUrl: string, filesFolder = newFilesFolder()) =>
   makeApp({
     databaseUrl,
     fontFolder: FONTS,
+    filesFolder,
+    pictureFile: PICTURE,
     workerFile: WORKER,
     threads: 1,
     quiet: true,
@@ -52,6 +60,7 @@ export async function makeDatabase(options: { empty?: boolean; nobody?: boolean;
 export interface Answer<T = Record<string, unknown>> {
   readonly status: number;
   readonly type: string;
+  readonly disposition: string;
   readonly body: T;
   readonly bytes: Buffer;
 }
@@ -69,14 +78,37 @@ export class Caller {
     body?: unknown,
     writeId: string | null = randomUUID(),
   ): Promise<Answer<T>> {
+    const text = typeof body === 'string' ? body : JSON.stringify(body);
+    return this.ask(
+      method,
+      url,
+      body === undefined ? null : { type: 'application/json', data: text },
+      writeId,
+    );
+  }
+
+  /** A file as it is. */
+  send = <T = Record<string, unknown>>(
+    url: string,
+    data: Buffer,
+    type: string,
+    writeId: string = randomUUID(),
+  ) => this.ask<T>('POST', url, { type, data }, writeId);
+
+  private async ask<T>(
+    method: string,
+    url: string,
+    body: { readonly type: string; readonly data: string | Buffer } | null,
+    writeId: string | null,
+  ): Promise<Answer<T>> {
     const response = await fetch(`${this.base}/api/${url}`, {
       method,
       headers: {
         ...(this.cookie ? { cookie: this.cookie } : {}),
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(body ? { 'content-type': body.type } : {}),
         ...(writeId && method !== 'GET' ? { 'x-write-id': writeId } : {}),
       },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      ...(body ? { body: body.data } : {}),
     });
     const bytes = Buffer.from(await response.arrayBuffer());
     const type = response.headers.get('content-type') ?? '';
@@ -84,6 +116,7 @@ export class Caller {
     return {
       status: response.status,
       type,
+      disposition: response.headers.get('content-disposition') ?? '',
       body: (json ? JSON.parse(bytes.toString('utf8')) : {}) as T,
       bytes,
     };
@@ -108,13 +141,15 @@ export async function signIn(base: string, name: string): Promise<Caller> {
 
 export async function startServer(options: { empty?: boolean } = {}) {
   const database = await makeDatabase(options);
-  const app = await appOn(database.appUrl);
+  const filesFolder = newFilesFolder();
+  const app = await appOn(database.appUrl, filesFolder);
   await app.listen(0, '127.0.0.1');
   const base = (await app.getUrl()).replace('[::1]', '127.0.0.1');
   return {
     base,
     app,
     database,
+    filesFolder,
     signInAs: (name: string) => signIn(base, name),
     nobody: new Caller(base),
     lead: await signIn(base, 'Ida Haft'),
@@ -123,6 +158,7 @@ export async function startServer(options: { empty?: boolean } = {}) {
     stop: async () => {
       await app.close();
       await database.drop();
+      rmSync(filesFolder, { recursive: true });
     },
   };
 }

@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterAll, afterEach, beforeAll, expect, it } from 'vitest';
-import { Caller, FONTS, makeDatabase, QUARRY, signIn } from './harness.ts';
+import { Caller, FONTS, makeDatabase, newFilesFolder, QUARRY, signIn } from './harness.ts';
 
 let database: Awaited<ReturnType<typeof makeDatabase>>;
 const running: ChildProcess[] = [];
@@ -33,6 +33,7 @@ async function serve() {
       ...process.env,
       DATABASE_URL: database.appUrl,
       FONT_FOLDER: FONTS,
+      FILES_FOLDER: newFilesFolder(),
       WEB_FOLDER: FONTS,
       PORT: String(port),
     },

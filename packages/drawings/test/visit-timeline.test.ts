@@ -74,6 +74,15 @@ describe('what happened', () => {
     expect(textsOf(options(8, -5)).some((t) => t.startsWith('late'))).toBe(true);
     expect(textsOf(options(8, 4000)).some((t) => t.endsWith('→'))).toBe(true);
   });
+  it('draws photos on the line of hours, those of one moment as one with their count', () => {
+    const photos = [ago(200), ago(199.9), ago(199.8), ago(60)];
+    expect(textsOf({ ...options(8, 40), photos })).toEqual(expect.arrayContaining(['photos', '3']));
+    expect(textsOf(options(8, 40))).not.toContain('photos');
+    const outside = visitTimeline({ ...options(8, 40), photos }).marks.filter(
+      (m) => m.kind === 'text' && (m.x < 0 || m.x > 1250),
+    );
+    expect(outside).toEqual([]);
+  });
   it('says a wait that is longer than a shift', () => {
     const o = options(3, null);
     const waits = { ...o, steps: o.steps.map((s, i) => (i === 2 ? { ...s, takenAt: ago(60) } : s)) };

@@ -38,6 +38,7 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   });
   document.gatePasses.forEach((g, i) => past(g.at, `gatePasses.${i}.at`));
   document.jointMarks.forEach((m, i) => past(m.at, `jointMarks.${i}.at`));
+  document.attachments.forEach((a, i) => past(a.addedAt, `attachments.${i}.addedAt`));
   document.history.forEach((e, i) => past(e.at, `history.${i}.at`));
 
   const route = routeInVersion(motor.route, motor.routeVersion);
@@ -60,6 +61,12 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
         [`steps.${astray}`],
       ),
     ];
+  const readings = new Set(document.readings.map((r) => r.id));
+  document.attachments.forEach((a, i) => {
+    const [kind, of = ''] = a.place.split('/');
+    if ((kind === 'reading' && !readings.has(of)) || (kind === 'station' && !hasStation(route, of)))
+      stop('no-such-place', `A photo belongs to ${a.place}, which is not in the file.`, `attachments.${i}`);
+  });
   const signed = new Map<string, number>();
   document.steps.forEach((step, i) => {
     past(step.takenAt, `steps.${i}.takenAt`);
@@ -109,6 +116,7 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
     'gatePasses',
     'readings',
     'jointMarks',
+    'attachments',
     'history',
   ] as const)
     twice(

@@ -1,6 +1,7 @@
 /** The whole record of one motor as one file: format, version, migrations, refusals. */
 import { finding, FIRST_MACHINE_KIND, good, refused, STATION_IDS, type Outcome } from '@norther/core';
 import { z } from 'zod';
+import { AttachmentRecord, MOST_ATTACHMENTS } from './attachment-records.ts';
 import { damage, openFile } from './open-file.ts';
 import { MotorRecord } from './motor-record.ts';
 import {
@@ -14,7 +15,7 @@ import {
 } from './work-records.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 6;
+export const MOTOR_FORMAT_VERSION = 7;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -28,6 +29,8 @@ export const MotorDocument = z.object({
   gatePasses: z.array(GatePassRecord).max(500),
   readings: z.array(ReadingRecord).max(2000),
   jointMarks: z.array(JointMarkRecord).max(20_000),
+  /** Their files lie beside the record in a bundle. */
+  attachments: z.array(AttachmentRecord).max(MOST_ATTACHMENTS),
   history: z.array(EventRecord).max(50_000),
 });
 export type MotorDocument = z.infer<typeof MotorDocument>;
@@ -101,6 +104,8 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
       ...(old['motor'] as object),
     },
   }),
+  // 7: photos and papers are kept with a motor; before that nobody could.
+  6: (old) => ({ ...old, version: 7, attachments: [] }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */
@@ -127,7 +132,7 @@ export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
 
 type Ordered = Pick<
   MotorDocument,
-  'windings' | 'steps' | 'holds' | 'gatePasses' | 'readings' | 'jointMarks' | 'history'
+  'windings' | 'steps' | 'holds' | 'gatePasses' | 'readings' | 'jointMarks' | 'attachments' | 'history'
 >;
 
 /** Every place in the order, in no particular sequence. */
@@ -138,6 +143,7 @@ export const ordersOf = (d: Ordered): number[] => [
   ...d.gatePasses.map((g) => g.order),
   ...d.readings.map((r) => r.order),
   ...d.jointMarks.map((m) => m.order),
+  ...d.attachments.map((a) => a.order),
   ...d.history.map((e) => e.order),
 ];
 
@@ -159,6 +165,7 @@ export function withOrders<T extends Ordered>(d: T, place: (order: number) => nu
     gatePasses: ordered(d.gatePasses),
     readings: ordered(d.readings),
     jointMarks: ordered(d.jointMarks),
+    attachments: ordered(d.attachments),
     history: ordered(d.history),
   };
 }

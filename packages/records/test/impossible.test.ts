@@ -35,7 +35,7 @@ const upTo = (n: number) => order.slice(0, n).map((station, i) => step(station, 
 
 const document = (change: Partial<MotorDocument> = {}, motor: object = {}): MotorDocument => ({
   format: 'norther.motor',
-  version: 6,
+  version: 7,
   core: '0.3.0',
   motor: {
     id: id(),
@@ -62,6 +62,7 @@ const document = (change: Partial<MotorDocument> = {}, motor: object = {}): Moto
   gatePasses: [],
   readings: [],
   jointMarks: [],
+  attachments: [],
   history: [],
   ...change,
 });

@@ -13,7 +13,7 @@ const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 6,
+  version: 7,
   core: '0.2.0',
   motor: {
     id,
@@ -52,6 +52,7 @@ const document = {
   gatePasses: [],
   readings: [],
   jointMarks: [],
+  attachments: [],
   history: [],
 };
 
@@ -68,6 +69,7 @@ describe('a motor’s record as a file', () => {
     expect(opened.ok && opened.value).toEqual({
       ...written,
       version: MOTOR_FORMAT_VERSION,
+      attachments: [],
       motor: { ...written.motor, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
     });
   });

@@ -79,6 +79,7 @@ export async function openShop(postgres, { empty = true } = {}) {
   const env = {
     ...process.env,
     OWNER_URL: postgres.ownerUrl(database),
+    FILES_FOLDER: join(postgres.home, 'files', database),
     MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
   };
   for (const args of [['migrate'], ['demo', ...(empty ? ['--empty'] : [])]]) {
@@ -94,6 +95,7 @@ export async function openShop(postgres, { empty = true } = {}) {
       ...process.env,
       DATABASE_URL: postgres.appUrl(database),
       FONT_FOLDER: join(ROOT, 'packages/fonts/files'),
+      FILES_FOLDER: join(postgres.home, 'files', database),
       WEB_FOLDER: join(ROOT, 'apps/web/dist'),
       PORT: String(port),
       STOP_WITH_PARENT: 'yes',

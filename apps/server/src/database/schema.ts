@@ -146,6 +146,40 @@ export const steps = pgTable(
   (t) => [uniqueIndex('steps_station').on(t.motorId, t.station)],
 );
 
+/** Files by the sum of their content; the bytes lie in the data folder, and are never changed. */
+export const files = pgTable(
+  'files',
+  {
+    shopId: uuid('shop_id').notNull(),
+    hash: text('hash').notNull(),
+    media: text('media').notNull(),
+    bytes: integer('bytes').notNull(),
+    keptAt: at('kept_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.shopId, t.hash] })],
+);
+
+/** Photos and papers of a motor; a record that was imported alone may name files that did not come along. */
+export const attachments = pgTable(
+  'attachments',
+  {
+    ...ofMotor,
+    place: text('place').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    hash: text('hash').notNull(),
+    media: text('media').notNull(),
+    bytes: integer('bytes').notNull(),
+    width: integer('width'),
+    height: integer('height'),
+    addedAt: at('added_at').notNull(),
+    addedBy: text('added_by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
+    withdrawn: jsonb('withdrawn').$type<{ reason: string; at: string; by: string }>(),
+  },
+  (t) => [index('attachments_motor').on(t.motorId)],
+);
+
 export const holds = pgTable(
   'holds',
   {

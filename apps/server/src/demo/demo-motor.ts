@@ -47,6 +47,8 @@ export interface DemoMotor {
   /** Joints made so far, in their order; the last of them found wrong and opened again when `reopened`. */
   readonly joints?: { readonly made: number | 'all'; readonly reopened?: boolean };
   readonly noCard?: boolean;
+  /** Photos of how it came; what was burnt shows where to look for the cause. */
+  readonly photos?: { readonly burnt: 'one-phase' | 'one-group' | 'all' };
   readonly readings?: readonly DemoReading[];
 }
 

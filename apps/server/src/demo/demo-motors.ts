@@ -96,6 +96,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3101',
+    photos: { burnt: 'all' },
     customer: 'Lyskaret Theatre',
     machine: 'Stage lift 2',
     maker: 'Korvald KV 200',
@@ -123,6 +124,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3096',
+    photos: { burnt: 'one-phase' },
     customer: 'Fjellmo Dairy',
     machine: 'Vacuum pump',
     maker: 'Dreyholt D132',
@@ -197,6 +199,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3103',
+    photos: { burnt: 'all' },
     customer: 'Granheim Sawmill',
     machine: 'Edger',
     maker: 'Ulmark M200',
@@ -277,6 +280,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3112',
+    photos: { burnt: 'one-phase' },
     customer: 'Tårnfjell Cable Railway',
     machine: 'Haul drive 1',
     maker: 'Korvald KV 280',
@@ -294,6 +298,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3109',
+    photos: { burnt: 'one-group' },
     customer: 'Fjellmo Dairy',
     machine: 'Separator',
     maker: 'Hestvik 160L',

@@ -14,15 +14,17 @@ import {
   type Station,
   type StationId,
 } from '@norther/core';
-import { MOTOR_FORMAT, openMotorDocument } from '@norther/records';
+import { MOTOR_FORMAT, openMotorDocument, ordersOf, type MotorDocument } from '@norther/records';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from '../database/schema.ts';
 import { v7 as uuidV7 } from 'uuid';
+import { FileStore } from '../attachments/file-store.ts';
 import { ExchangeRepository } from '../exchange/exchange.repository.ts';
 import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
+import { demoPhotos } from './demo-photos.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
 
 export const DEMO_PEOPLE = [
@@ -35,9 +37,14 @@ export const DEMO_PEOPLE = [
 
 /**
  * @param options.empty the made-up people without their motors, for tests
+ * @param options.filesFolder where its photos are drawn into; without, it has none
  * @returns false when there is a shop already: nothing is touched then
  */
-export async function loadDemo(databaseUrl: string, options: { empty?: boolean } = {}): Promise<boolean> {
+export async function loadDemo(
+  databaseUrl: string,
+  options: { empty?: boolean; filesFolder?: string | undefined } = {},
+): Promise<boolean> {
+  const store = options.filesFolder && !options.empty ? new FileStore(options.filesFolder) : null;
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   try {
@@ -52,6 +59,7 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
           .values({ id: uuidV7(), shopId, name, role, pinHash: await hashPin(pin), publishedPin: true });
       if (!options.empty) {
         const now = Date.now();
+        await store?.clearIncoming();
         for (const reel of DEMO_REELS)
           await tx
             .insert(schema.reels)
@@ -60,7 +68,8 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
           const opened = openMotorDocument(demoDocument(motor, now));
           if (!opened.ok)
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
-          await new ExchangeRepository().insert(tx, shopId, opened.value, null);
+          const document = store ? await withPhotos(opened.value, motor, store, now) : opened.value;
+          await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
       }
       return true;
@@ -68,6 +77,39 @@ export async function loadDemo(databaseUrl: string, options: { empty?: boolean }
   } finally {
     await client.end();
   }
+}
+
+/** With photos added: the last of what happened in the file's own order, as nothing rests on them. */
+async function withPhotos(
+  document: MotorDocument,
+  motor: DemoMotor,
+  store: FileStore,
+  now: number,
+): Promise<MotorDocument> {
+  const ago = (h: number) => new Date(now - h * 3_600_000).toISOString();
+  const { plate, card } = typedOf(motor);
+  const photos = await demoPhotos(motor, plate, Number(card['poles']) || 4, store, ago);
+  const last = Math.max(0, ...ordersOf(document));
+  const events = photos.map((photo, i) => ({
+    id: uuidV7(),
+    at: photo.addedAt,
+    who: photo.addedBy,
+    what: `photo added, ${photo.place}`,
+    before: null,
+    after: { name: photo.name, note: photo.note },
+    why: '',
+    order: last + 2 * i + 1,
+  }));
+  const attachments = photos.map((photo, i) => ({ ...photo, order: last + 2 * i + 2 }));
+  const history = [...document.history, ...events];
+  // The history reads by its order, so places follow the times.
+  const byTime = history.toSorted((a, b) => a.at.localeCompare(b.at)).map((e) => e.id);
+  const places = history.map((e) => e.order).toSorted((a, b) => a - b);
+  return {
+    ...document,
+    attachments,
+    history: history.map((e) => ({ ...e, order: places[byTime.indexOf(e.id)]! })),
+  };
 }
 
 const idsOf = (stations: readonly Station[]) => stations.map((s) => s.id);

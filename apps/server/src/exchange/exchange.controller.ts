@@ -2,11 +2,10 @@ import { Controller, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import type { WriteKey } from '../database/write.ts';
 import { Problem } from '../http/problem.ts';
 import { Who, Write } from '../http/request.ts';
-import { fileName } from '../http/send.ts';
+import { fileName, sendPieces } from '../http/send.ts';
 import type { Person } from '../people/person.ts';
 import { ExchangeService } from './exchange.service.ts';
 
@@ -23,13 +22,27 @@ export class ExchangeController {
       'Content-Disposition',
       `attachment; filename="${fileName({ motor: number, file: 'record.json' })}"`,
     );
-    await pipeline(Readable.from(document), response);
+    await sendPieces(response, Readable.from(document));
   }
 
-  /** The file as it is, as bytes: it is read in a worker. */
+  /** The record with its photos and papers. */
+  @Get('motors/:number/record.zip')
+  async bundle(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    const bundle = await this.exchange.bundle(person, number);
+    response.setHeader('Content-Type', 'application/zip');
+    response.setHeader(
+      'Content-Disposition',
+      `attachment; filename="${fileName({ motor: number, file: 'record.zip' })}"`,
+    );
+    await sendPieces(response, bundle);
+  }
+
+  /** The file as it is, a record or a bundle: it is read in a worker. */
   @Post('import')
   @HttpCode(201)
   import(@Who() person: Person, @Write() write: WriteKey, @Req() request: Request) {
+    if (request.headers['content-type'] === 'application/zip')
+      return this.exchange.importBundle(person, write, request);
     if (!Buffer.isBuffer(request.body)) throw new Problem(400, 'There is no file in the request.');
     return this.exchange.import(person, write, request.body);
   }

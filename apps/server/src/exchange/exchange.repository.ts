@@ -1,12 +1,14 @@
 /** All rows of an imported record, in batches. */
 import { judgeTest, CORE_VERSION, type Stage } from '@norther/core';
-import { ordersOf, withOrders, type MotorDocument } from '@norther/records';
+import { ordersOf, withOrders, type AttachmentRecord, type MotorDocument } from '@norther/records';
 import { and, eq, or, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { Transaction } from '../database/database.ts';
 import {
+  attachments,
   curves,
   events,
+  files as filesTable,
   gatePasses,
   holds,
   jointMarks,
@@ -17,6 +19,9 @@ import {
   withdrawals,
 } from '../database/schema.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
+
+/** The content of an attachment that is in its place. */
+export type FileOfRecord = Pick<AttachmentRecord, 'hash' | 'media' | 'bytes'>;
 
 const date = (iso: string | null) => (iso ? new Date(iso) : null);
 const BATCH = 500;
@@ -35,6 +40,7 @@ export class ExchangeRepository {
     shopId: string,
     document: MotorDocument,
     imported: { readonly by: string; readonly at: string; readonly file: string } | null,
+    files: readonly FileOfRecord[] = [],
   ) {
     const d = await this.placed(tx, document);
     const of = { shopId, motorId: d.motor.id };
@@ -104,6 +110,17 @@ export class ExchangeRepository {
       tx,
       jointMarks,
       d.jointMarks.map((m) => ({ ...m, ...of, at: new Date(m.at) })),
+    );
+    const keptAt = new Date();
+    if (files.length > 0)
+      await tx
+        .insert(filesTable)
+        .values(files.map((f) => ({ ...f, shopId, keptAt })))
+        .onConflictDoNothing();
+    await inBatches(
+      tx,
+      attachments,
+      d.attachments.map((a) => ({ ...a, ...of, addedAt: new Date(a.addedAt) })),
     );
     await inBatches(
       tx,

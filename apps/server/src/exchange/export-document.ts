@@ -11,7 +11,7 @@ const PAGE = 500;
  * @param orders every place in the order of the motor's history
  */
 export async function* exportDocument(
-  { motor, windings, steps, holds, gatePasses, readings, jointMarks }: MotorRows,
+  { motor, windings, steps, holds, gatePasses, readings, jointMarks, attachments }: MotorRows,
   historyOrders: readonly number[],
   logOf: (readingId: string) => Promise<string | null>,
   history: (after: number, limit: number) => Promise<EventRecord[]>,
@@ -23,6 +23,7 @@ export async function* exportDocument(
     gatePasses: [...gatePasses],
     readings: readings.map(({ logPoints: _n, kept: _k, log: _l, ...r }) => r),
     jointMarks: [...jointMarks],
+    attachments: attachments.map(({ here: _h, ...a }) => a),
     history: [],
   };
   // Places as 1, 2, 3 …: the same record has the same file whichever shop wrote it.
@@ -33,7 +34,7 @@ export async function* exportDocument(
   const d = withOrders(own, (o) => rank.get(o) ?? 0);
   const head = { format: MOTOR_FORMAT, version: MOTOR_FORMAT_VERSION, core: CORE_VERSION, motor };
   yield JSON.stringify(head).slice(0, -1);
-  for (const list of ['windings', 'steps', 'holds', 'gatePasses', 'jointMarks'] as const)
+  for (const list of ['windings', 'steps', 'holds', 'gatePasses', 'jointMarks', 'attachments'] as const)
     yield* rows(`,"${list}":[`, pages<unknown>(d[list]), ']');
   yield ',"readings":[';
   for (const [i, reading] of d.readings.entries()) {

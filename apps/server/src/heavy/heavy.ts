@@ -89,7 +89,7 @@ export class Heavy implements OnModuleDestroy {
     return this.run(this.sheets, { task: 'plan', file, question }, SHEET_MS);
   }
 
-  import(question: ImportQuestion): Promise<{ readonly number: string }> {
+  import(question: ImportQuestion): Promise<{ readonly number: string; readonly filesMissing?: number }> {
     return this.run(this.calculations, { task: 'import', question }, IMPORT_MS);
   }
 

@@ -67,6 +67,12 @@ function reader(limit: number): RequestHandler {
   return made;
 }
 
+/** Files that are too large to stand in memory: whoever takes them reads them piece by piece. */
+const inPieces = (request: Request, path: string) =>
+  request.method === 'POST' &&
+  (/^\/api\/motors\/[^/]+\/attachments\/?$/.test(path) ||
+    (/^\/api\/import\/?$/.test(path) && request.headers['content-type'] === 'application/zip'));
+
 /** Reads bodies: after signing in, up to what the address may carry. An imported file stays bytes. */
 export function readBody(request: Request, response: Response, next: NextFunction) {
   if (!underApi(request)) return next();
@@ -77,6 +83,7 @@ export function readBody(request: Request, response: Response, next: NextFunctio
       new Problem(415, `Bodies are UTF-8; “${charset.slice(0, 40)}” is not read.`),
     );
   const path = plainPath(request);
+  if (inPieces(request, path)) return next();
   const limit = LIMITS.find(([pattern]) => pattern.test(path))?.[1] ?? USUAL;
   reader(limit)(request, response, (error?: unknown) => {
     if (error) return next(error);

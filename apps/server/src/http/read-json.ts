@@ -11,15 +11,16 @@ const refuse = (code: string, title: string): never => {
 
 /**
  * @param most values in it, lists and objects with them
+ * @param what it is called where it is refused
  * @throws Problem 400 when it is not UTF-8, not JSON, nested deeper than any record, larger than it may be, or holds
  * text that no keyboard writes: a zero byte, half a character
  */
-export function readJson(body: Buffer, most = 400_000): unknown {
+export function readJson(body: Buffer, most = 400_000, what = 'The request body'): unknown {
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(body);
   } catch {
-    return refuse('not-utf-8', 'The body is not UTF-8 text.');
+    return refuse('not-utf-8', `${what} is not UTF-8 text.`);
   }
   if (text.trim() === '') return {};
   const depth = deepest(text);
@@ -32,7 +33,7 @@ export function readJson(body: Buffer, most = 400_000): unknown {
   try {
     value = JSON.parse(text) as unknown;
   } catch {
-    return refuse('not-json', 'The request body is not valid JSON.');
+    return refuse('not-json', `${what} is not valid JSON.`);
   }
   checkTexts(value, most);
   return value;

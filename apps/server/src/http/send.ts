@@ -1,5 +1,7 @@
 /** Sends what a worker has made. */
 import type { Response } from 'express';
+import { createReadStream } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
 
 /** JSON that is bytes already. */
 export function sendJson(res: Response, bytes: Uint8Array) {
@@ -26,4 +28,32 @@ export function sendFile(
 export function fileName({ motor, file }: { readonly motor: string; readonly file: string }): string {
   const dot = file.lastIndexOf('.');
   return `${file.slice(0, dot)}-${motor.replaceAll(/[^\w.-]/g, '_')}${file.slice(dot)}`;
+}
+
+/** A file that lies on the disk, in pieces. */
+export async function sendKept(
+  res: Response,
+  file: {
+    readonly path: string;
+    readonly type: string;
+    readonly inline?: boolean;
+    readonly motor: string;
+    readonly file: string;
+  },
+) {
+  res.setHeader('Content-Type', file.type);
+  res.setHeader(
+    'Content-Disposition',
+    `${file.inline ? 'inline' : 'attachment'}; filename="${fileName(file)}"`,
+  );
+  await sendPieces(res, createReadStream(file.path));
+}
+
+/** Who went away before the end is no fault. */
+export async function sendPieces(res: Response, pieces: NodeJS.ReadableStream) {
+  try {
+    await pipeline(pieces, res);
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+  }
 }

@@ -12,6 +12,7 @@ import {
   type Voided,
 } from '@norther/core';
 import type {
+  AttachmentRecord,
   GatePassRecord,
   HoldRecord,
   JointMarkRecord,
@@ -33,8 +34,14 @@ export interface MotorRows {
   readonly readings: readonly StoredReading[];
   /** In the order made. */
   readonly jointMarks: readonly JointMarkRecord[];
+  readonly attachments: readonly ShownAttachment[];
   /** What the shop has set, as typed. */
   readonly settings: Readonly<Record<string, string>>;
+}
+
+export interface ShownAttachment extends AttachmentRecord {
+  /** Its file is in this shop; a record may have been imported without. */
+  readonly here: boolean;
 }
 
 export interface StoredReading extends ReadingRecord {

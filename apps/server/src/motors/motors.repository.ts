@@ -14,6 +14,7 @@ import type {
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { curves, events, motors, readings, type windings } from '../database/schema.ts';
 import {
+  attachmentOfJson,
   type FloorStep,
   holdOfJson,
   jointMarkOfJson,
@@ -97,6 +98,11 @@ const motorQuery = (db: Db | Transaction) =>
           from readings r left join withdrawals w on w.reading_id = r.id where r.motor_id = motors.id) x)`,
       )}`.as('readings'),
       jointMarks: rowsUnder('joint_marks', 'x."order"'),
+      attachments: sql<readonly JsonRow[]>`${sql.raw(
+        `(select coalesce(json_agg(x order by x."order"), '[]') from (
+          select a.*, exists (select from files f where f.shop_id = a.shop_id and f.hash = a.hash) as here
+          from attachments a where a.motor_id = motors.id) x)`,
+      )}`.as('attachments'),
       settings: sql<Record<
         string,
         string
@@ -212,6 +218,7 @@ export class MotorsRepository {
       gatePasses: found.gatePasses.map(passOfJson),
       readings: await this.withOldLogs(found.readings.map(readingOfJson), db),
       jointMarks: found.jointMarks.map(jointMarkOfJson),
+      attachments: found.attachments.map(attachmentOfJson),
       settings: found.settings ?? {},
     };
   }

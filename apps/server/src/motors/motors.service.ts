@@ -55,6 +55,11 @@ export class MotorsService {
     return this.heavy.motor(await this.rows(person, number));
   }
 
+  /** The motor judged only as far as is asked; for a look before a change that takes long to get ready. */
+  async toLookAt(person: Person, number: string): Promise<MotorToChange> {
+    return new MotorToChange(await this.rows(person, number));
+  }
+
   /** The points of a log, as JSON. */
   async log(person: Person, number: string, readingId: string): Promise<string> {
     const points = await this.motors.log(person.shopId, number, readingId);

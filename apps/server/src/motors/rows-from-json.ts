@@ -1,5 +1,6 @@
 /** Rows as PostgreSQL writes them into JSON, turned into records. */
 import type {
+  AttachmentRecord,
   GatePassRecord,
   HoldRecord,
   JointMarkRecord,
@@ -8,7 +9,7 @@ import type {
   WindingRecord,
 } from '@norther/records';
 
-import type { StoredReading } from './motor-file.ts';
+import type { ShownAttachment, StoredReading } from './motor-file.ts';
 
 export type JsonRow = Record<string, unknown>;
 
@@ -139,3 +140,22 @@ export const jointMarkOfJson = (r: JsonRow): JointMarkRecord =>
     by: r['by'],
     order: r['order'],
   }) as JointMarkRecord;
+
+export const attachmentOfJson = (r: JsonRow): ShownAttachment => ({
+  ...({
+    id: r['id'],
+    place: r['place'],
+    name: r['name'],
+    note: r['note'],
+    hash: r['hash'],
+    media: r['media'],
+    bytes: r['bytes'],
+    width: r['width'],
+    height: r['height'],
+    addedAt: time(r['added_at']),
+    addedBy: r['added_by'],
+    order: r['order'],
+    withdrawn: r['withdrawn'],
+  } as AttachmentRecord),
+  here: r['here'] as boolean,
+});

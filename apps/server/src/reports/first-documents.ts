@@ -33,6 +33,7 @@ function exampleMotor(kind: string): MotorRows {
     gatePasses: [],
     readings: [],
     jointMarks: [],
+    attachments: [],
     settings: {},
   };
 }

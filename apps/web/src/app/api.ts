@@ -11,6 +11,7 @@ import type {
   Voided,
 } from '@norther/core';
 import type {
+  AttachmentRecord,
   EarlierVisit,
   EventRecord,
   GatePassRecord,
@@ -76,6 +77,10 @@ export type ShownReading = Omit<ReadingRecord, 'log'> & {
   /** Why it proves nothing of the winding as it is now; null when it counts. */
   readonly voided: Voided | null;
 };
+export interface ShownAttachment extends AttachmentRecord {
+  /** Its file is in this shop; a record may have been imported without. */
+  readonly here: boolean;
+}
 export interface MotorFile {
   readonly motor: MotorRecord;
   /** Where an imported record came from. */
@@ -86,6 +91,7 @@ export interface MotorFile {
   readonly gatePasses: readonly GatePassRecord[];
   readonly readings: readonly ShownReading[];
   readonly jointMarks: readonly JointMarkRecord[];
+  readonly attachments: readonly ShownAttachment[];
   readonly settings: Readonly<Record<string, string>>;
   readonly standing: MotorStanding;
   readonly gates: readonly GateState[];
@@ -275,8 +281,17 @@ export const api = createApi({
       query: ({ writeId, number, reason, act }) => write(`${of(number)}/${act}`, 'POST', writeId, { reason }),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
-    importMotor: b.mutation<{ number: string }, { writeId: string; document: unknown }>({
-      query: ({ writeId, document }) => write('import', 'POST', writeId, document),
+    /** A record as JSON, or a bundle with its files as ZIP. */
+    importMotor: b.mutation<{ number: string; filesMissing?: number }, { writeId: string; file: File }>({
+      query: ({ writeId, file }) => ({
+        url: 'import',
+        method: 'POST',
+        body: file,
+        headers: {
+          'X-Write-Id': writeId,
+          'Content-Type': /\.zip$/i.test(file.name) ? 'application/zip' : 'application/json',
+        },
+      }),
       invalidatesTags: ['Floor'],
     }),
   }),

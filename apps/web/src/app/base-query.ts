@@ -28,7 +28,8 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const offered = headers?.[WRITE_ID];
   let asked = args;
   let write: string | null = null;
-  if (typeof args !== 'string' && offered) {
+  // A file's id is kept by who sends it: files do not differ as text.
+  if (typeof args !== 'string' && offered && !(args.body instanceof Blob)) {
     write = `${args.method} ${args.url} ${JSON.stringify(args.body)}`;
     asked = { ...args, headers: { ...headers, [WRITE_ID]: ids.idFor(write, offered) } };
   }

@@ -275,16 +275,17 @@ function ImportKey() {
   const navigate = useNavigate();
   const input = useRef<HTMLInputElement>(null);
   const read = async (file: File) => {
-    let document: unknown;
-    try {
-      document = JSON.parse(await file.text());
-    } catch {
-      dispatch(said({ text: `${file.name} is not a JSON file.`, bad: true }));
-      return;
-    }
-    const call = unwrap(send({ writeId: crypto.randomUUID(), document }));
+    const call = unwrap(send({ writeId: crypto.randomUUID(), file }));
     const problem = await act(call, `${file.name} imported.`);
-    if (!problem) void navigate(`/motor/${encodeURIComponent((await call).number)}`);
+    if (problem) return;
+    const { number, filesMissing } = await call;
+    if (filesMissing)
+      dispatch(
+        said({
+          text: `${file.name} imported, without ${filesMissing === 1 ? 'its photo' : `its ${filesMissing} photos and papers`}: they come with the bundle.`,
+        }),
+      );
+    void navigate(`/motor/${encodeURIComponent(number)}`);
   };
   if (session?.role !== 'lead') return null;
   return (
@@ -292,7 +293,7 @@ function ImportKey() {
       <input
         ref={input}
         type="file"
-        accept="application/json,.json"
+        accept="application/json,.json,application/zip,.zip"
         className="sr-only"
         tabIndex={-1}
         aria-label="Motor record to import"

@@ -20,6 +20,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
+import { Photos } from '../photos/photos.tsx';
 import { History } from './history.tsx';
 import { WhatHappened } from './what-happened.tsx';
 import { Withdraw } from './withdraw.tsx';
@@ -55,6 +56,8 @@ function OneMotor({ file }: { file: MotorFile }) {
       <View letter="C" name="Where it stands" className="overflow-auto p-4">
         <Stations file={file} />
         <Gates file={file} />
+        <h2 className="mt-5 mb-2 border-b-2 border-ink pb-0.5 text-[17px]">Photos and papers</h2>
+        <Photos file={file} />
       </View>
       <View
         reading
@@ -105,6 +108,7 @@ function Identity({ file }: { file: MotorFile }) {
   const [theirs, setTheirs] = useState<MotorRecord | null>(null);
   const act = useAct();
   const problems = plateProblems(typed);
+  const record = `/api/motors/${encodeURIComponent(motor.number)}/record`;
   const save = async () => {
     const problem = await act(
       unwrap(
@@ -177,13 +181,16 @@ function Identity({ file }: { file: MotorFile }) {
           Save the change
         </Key>
         {open && <Key onClick={drop}>Undo typing</Key>}
-        <a
-          className="ml-auto text-[14px] underline"
-          href={`/api/motors/${encodeURIComponent(motor.number)}/record.json`}
-          download
-        >
-          Export as JSON
-        </a>
+        <span className="ml-auto flex gap-4 text-[14px]">
+          {file.attachments.length > 0 && (
+            <a className="underline" href={`${record}.zip`} download>
+              Export with photos
+            </a>
+          )}
+          <a className="underline" href={`${record}.json`} download>
+            Export as JSON
+          </a>
+        </span>
       </div>
       {open && problems[0] && <p className="mt-1 text-[14px] text-carmine">{problems[0]}</p>}
     </form>

@@ -42,6 +42,7 @@ export function WhatHappened({ file }: { readonly file: MotorFile }) {
       steps: file.steps,
       holds: file.holds,
       readings: readingsOf(file),
+      photos: file.attachments.filter((a) => !a.withdrawn).map((a) => a.addedAt),
       arrivedAt: motor.arrivedAt,
       shippedAt: motor.shippedAt,
       promisedAt: motor.promisedAt,

@@ -10,6 +10,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { VerdictMark } from '../kit/marks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { ageOf } from '../kit/time.ts';
+import { Photos } from '../photos/photos.tsx';
 
 export function KeptReadings({
   file,
@@ -22,6 +23,7 @@ export function KeptReadings({
   const [taking, setTaking] = useState<string | null>(null);
   const [withdraw] = useWithdrawReadingMutation();
   const act = useAct();
+  const newest = readings.findLast((r) => !r.withdrawn);
   if (readings.length === 0) return null;
   return (
     <section className="mt-5">
@@ -50,6 +52,11 @@ export function KeptReadings({
           )}
         </p>
       ))}
+      {newest && (
+        <div className="mt-3">
+          <Photos file={file} place={`reading/${newest.id}`} />
+        </div>
+      )}
       <ReasonDialog
         title="Withdraw the reading"
         text="It stays on record, struck out, and counts no more. Measure again if it is still wanted."

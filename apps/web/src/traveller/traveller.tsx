@@ -37,6 +37,7 @@ import { TypedField } from '../kit/fields.tsx';
 import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { Photos } from '../photos/photos.tsx';
 import { AmendRecord } from './amend-record.tsx';
 import { kindViews } from '../machine-kinds/kinds.ts';
 import { ShutGate } from './shut-gate.tsx';
@@ -265,6 +266,8 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               )}
             </div>
           )}
+          <h3 className="mt-5 mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Photos</h3>
+          <Photos file={file} place={`station/${station.id}`} large />
           {!signed && (
             <div className="mt-2">
               <FindingList

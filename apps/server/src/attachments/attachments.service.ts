@@ -1,0 +1,208 @@
+/** Photos and papers of a motor: received, made ready, kept; noted upon; taken back with a reason. */
+import { Injectable } from '@nestjs/common';
+import { finding, hasStation } from '@norther/core';
+import {
+  MOST_ATTACHMENTS,
+  MOST_FILE_BYTES,
+  type AddAttachment,
+  type AttachmentMedia,
+  type NoteChange,
+} from '@norther/records';
+import { existsSync } from 'node:fs';
+import { open, rm, stat } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { v7 as uuidV7 } from 'uuid';
+import { Writer, type WriteKey } from '../database/write.ts';
+import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
+import type { MotorToChange } from '../motors/motor-file.ts';
+import { MotorsService, refuseGone } from '../motors/motors.service.ts';
+import type { Person } from '../people/person.ts';
+import { AttachmentsRepository } from './attachments.repository.ts';
+import { FileStore, tooLarge, type Received } from './file-store.ts';
+import { Pictures } from './pictures.ts';
+
+/** A file in its place. */
+interface Kept {
+  readonly hash: string;
+  readonly media: AttachmentMedia;
+  readonly bytes: number;
+  readonly width: number | null;
+  readonly height: number | null;
+}
+
+@Injectable()
+export class AttachmentsService {
+  constructor(
+    private readonly attachments: AttachmentsRepository,
+    private readonly motors: MotorsService,
+    private readonly writer: Writer,
+    private readonly store: FileStore,
+    private readonly pictures: Pictures,
+  ) {}
+
+  /**
+   * The file is in its place before the record says so: one that is told to be kept is there.
+   * @param length what the sender says it has [bytes]
+   */
+  async add(
+    person: Person,
+    write: WriteKey,
+    number: string,
+    entry: AddAttachment,
+    file: NodeJS.ReadableStream,
+    length: number | null,
+  ) {
+    if (length !== null && length > MOST_FILE_BYTES) throw tooLarge(MOST_FILE_BYTES);
+    // Who may not add to this motor, or not there, learns it before anything is looked at.
+    refuse(await this.motors.toLookAt(person, number), person, entry);
+    const received = await this.store.receive(file, MOST_FILE_BYTES);
+    const kept = await this.keep(received);
+    const bodyHash = createHash('sha256')
+      .update(`${received.hash} ${JSON.stringify(entry)}`)
+      .digest('hex');
+    return this.writer.once(person, { ...write, bodyHash }, async (context) => {
+      const motor = await this.motors.locked(context, number);
+      refuse(motor, person, entry);
+      const { place, name, note } = entry;
+      const row = {
+        id: uuidV7(),
+        shopId: person.shopId,
+        motorId: motor.file.motor.id,
+        ...{ place, name, note, ...kept },
+        addedAt: context.now,
+        addedBy: person.name,
+      };
+      await this.attachments.insert(context.tx, row, context.now);
+      await context.record({
+        motorId: row.motorId,
+        what: `${kept.media === 'image/jpeg' ? 'photo' : 'paper'} added, ${place}`,
+        after: { name, note },
+        why: entry.why,
+      });
+      return { id: row.id, hash: kept.hash };
+    });
+  }
+
+  private async keep(received: Received): Promise<Kept> {
+    const { path, hash, bytes } = received;
+    try {
+      if (await isPdf(path)) {
+        const media = 'application/pdf';
+        await this.store.keep(path, this.store.pathOf(hash, media));
+        return { hash, media, bytes, width: null, height: null };
+      }
+      return await this.keepPicture(path);
+    } finally {
+      await rm(path, { force: true });
+    }
+  }
+
+  private async keepPicture(path: string): Promise<Kept> {
+    const [to, small] = [this.store.newPath(), this.store.newPath()];
+    try {
+      const size = await this.pictures.prepare(path, to, small);
+      const media = 'image/jpeg';
+      const { bytes } = await stat(to).then((s) => ({ bytes: s.size }));
+      const hash = await hashOf(to);
+      await this.store.keep(small, this.store.thumbOf(hash));
+      await this.store.keep(to, this.store.pathOf(hash, media));
+      return { hash, media, bytes, ...size };
+    } finally {
+      await Promise.all([to, small].map((p) => rm(p, { force: true })));
+    }
+  }
+
+  /** Where its file lies, with the name it goes out under. */
+  async file(person: Person, number: string, id: string) {
+    const found = await this.attachments.fileOf(person.shopId, number, id);
+    if (!found) throw notFound('This file');
+    return { ...found, path: this.store.pathOf(found.hash, found.media) };
+  }
+
+  /** Where its small picture lies; made anew where it came without one. */
+  async thumb(person: Person, number: string, id: string): Promise<string> {
+    const found = await this.attachments.fileOf(person.shopId, number, id);
+    if (!found || found.media !== 'image/jpeg') throw notFound('This small picture');
+    const place = this.store.thumbOf(found.hash);
+    if (!existsSync(place)) {
+      const small = this.store.newPath();
+      await this.pictures.prepare(this.store.pathOf(found.hash, found.media), null, small);
+      await this.store.keep(small, place);
+    }
+    return place;
+  }
+
+  /** Another note, unless somebody wrote one meanwhile. */
+  note(person: Person, write: WriteKey, number: string, id: string, change: NoteChange) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, change.why);
+      const found = file.attachments.find((a) => a.id === id);
+      if (!found) throw notFound('This photo');
+      if (found.note !== change.was)
+        throw conflict('attachment.noted', `Somebody wrote meanwhile: “${found.note}”.`, ['note']);
+      await this.attachments.note(context.tx, id, change.note);
+      await context.record({
+        motorId: file.motor.id,
+        what: `note on a photo, ${found.place}`,
+        before: { note: found.note },
+        after: { note: change.note },
+        why: change.why,
+      });
+      return { id, note: change.note };
+    });
+  }
+
+  /** Taken back by who added it, or by a lead. */
+  withdraw(person: Person, write: WriteKey, number: string, id: string, reason: string) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, reason);
+      const found = file.attachments.find((a) => a.id === id);
+      if (!found) throw notFound('This photo');
+      if (found.withdrawn)
+        throw conflict('attachment.withdrawn', `${found.withdrawn.by} has withdrawn it already.`);
+      if (person.role !== 'lead' && found.addedBy !== person.name)
+        throw forbidden(`It is withdrawn by ${found.addedBy}, who added it, or by a lead.`);
+      const withdrawn = { reason, at: context.now.toISOString(), by: person.name };
+      await this.attachments.withdraw(context.tx, id, withdrawn);
+      await context.record({
+        motorId: file.motor.id,
+        what: `photo withdrawn, ${found.place}`,
+        before: { name: found.name, note: found.note },
+        why: reason,
+      });
+      return { id, withdrawnBy: person.name };
+    });
+  }
+}
+
+function refuse({ file, visit }: MotorToChange, person: Person, { place, why }: AddAttachment) {
+  refuseGone(file.motor, person, why);
+  if (file.attachments.length >= MOST_ATTACHMENTS)
+    throw conflict('attachment.too-many', `A motor has ${MOST_ATTACHMENTS} photos and papers at most.`);
+  const [kind, of = ''] = place.split('/');
+  const known =
+    kind === 'station'
+      ? hasStation(visit.route, of)
+      : kind !== 'reading' || file.readings.some((r) => r.id === of);
+  if (!known)
+    throw badInput([finding('stop', 'attachment.no-such-place', `This motor has no ${place}.`, ['place'])]);
+}
+
+async function isPdf(path: string): Promise<boolean> {
+  const file = await open(path);
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(5), 0, 5, 0);
+    return buffer.subarray(0, bytesRead).toString('latin1') === '%PDF-';
+  } finally {
+    await file.close();
+  }
+}
+
+async function hashOf(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  const file = await open(path);
+  for await (const chunk of file.createReadStream()) hash.update(chunk as Buffer);
+  return hash.digest('hex');
+}
