@@ -3,6 +3,7 @@ import { type DynamicModule, Module, RequestMethod } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { HEARD_HEADER } from '@norther/records';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
@@ -14,6 +15,7 @@ import { AttachmentsModule } from './attachments/attachments.module.ts';
 import { CalculateModule } from './calculate/calculate.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
+import { FloorModule } from './floor/floor.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { neverStored, onlyOurs, readBody } from './http/front.ts';
@@ -22,6 +24,7 @@ import { underApi } from './http/open.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 import { Problem, sendProblem } from './http/problem.ts';
 import { LiveModule } from './live/live.module.ts';
+import { LiveService } from './live/live.service.ts';
 import { MotorsModule } from './motors/motors.module.ts';
 import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
@@ -71,6 +74,7 @@ class AppModule {
         }),
         LiveModule.at(s.databaseUrl),
         PeopleModule.with(s.tls !== undefined || s.behindProxy === true),
+        FloorModule,
         MotorsModule,
         WindingsModule,
         TracksModule,
@@ -111,6 +115,11 @@ export async function makeApp(settings: AppSettings): Promise<NestExpressApplica
   app.use(neverStored);
   app.use(compression({ filter: (req, res) => req.path !== '/api/live' && compression.filter(req, res) }));
   app.use(requireSession(app.get(PeopleService)));
+  const live = app.get(LiveService);
+  app.use((_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader(HEARD_HEADER, live.heard);
+    next();
+  });
   app.use(readBody);
   app.setGlobalPrefix('api', { exclude: [{ path: '/', method: RequestMethod.GET }] });
   app.useGlobalPipes(new ZodValidationPipe());

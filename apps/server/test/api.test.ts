@@ -1,5 +1,6 @@
 /** The API as the interface and scripts meet it: rules of the shop, refusals, nothing lost, nothing done twice. */
 import { randomUUID } from 'node:crypto';
+import type { FloorMotor, LiveMessage } from '@norther/records';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Caller, type Problem, QUARRY, QUARRY_CARD, shopOf, startServer } from './harness.ts';
@@ -383,20 +384,58 @@ describe('the whole way, and what goes out', () => {
   });
 });
 
-it('tells the browsers of the shop that a motor changed', async () => {
-  const cookie = (s.lead as unknown as { cookie: string }).cookie;
+/** A browser that listens: messages as they come. */
+function listen(who: Caller) {
+  const { cookie } = who as unknown as { cookie: string };
   const stop = new AbortController();
-  const response = await fetch(`${s.base}/api/live`, { headers: { cookie }, signal: stop.signal });
-  const reader = response.body!.getReader();
-  const heard = (async () => {
+  const messages: LiveMessage[] = [];
+  const done = (async () => {
+    const response = await fetch(`${s.base}/api/live`, { headers: { cookie }, signal: stop.signal });
     let text = '';
-    while (!text.includes('"motor"'))
-      text += new TextDecoder().decode((await reader.read()).value as Uint8Array);
-    return text;
-  })();
-  const { id } = await shop.motor();
-  expect(await heard).toContain(id);
-  stop.abort();
+    for await (const chunk of response.body!.pipeThrough(new TextDecoderStream())) {
+      const parts = (text + chunk).split('\n\n');
+      text = parts.pop()!;
+      for (const part of parts) {
+        const data = /^data: (.*)$/m.exec(part)?.[1];
+        if (data) messages.push(JSON.parse(data) as LiveMessage);
+      }
+    }
+  })().catch(() => undefined);
+  const until = async (there: () => boolean) => {
+    for (let i = 0; i < 500 && !there(); i++) await new Promise((later) => setTimeout(later, 10));
+    expect(there()).toBe(true);
+  };
+  return { messages, until, close: () => (stop.abort(), done) };
+}
+
+it('tells the browsers what the floor has of a motor that changed, and how far they have heard', async () => {
+  const tab = listen(s.lead);
+  try {
+    await tab.until(() => tab.messages.length > 0);
+    expect(tab.messages[0]!.changes).toEqual([]);
+    const floor = await s.lead.get('floor');
+    expect(floor.heard).toBe(tab.messages[0]!.heard);
+
+    const { id, number } = await shop.motor();
+    const rowsOf = () =>
+      tab.messages.flatMap((m) => m.changes).flatMap((c) => (c.motor === id && 'row' in c ? [c.row] : []));
+    await tab.until(() => rowsOf().length > 0);
+    expect(rowsOf()[0]?.motor.number).toBe(number);
+    // Many writes at once: the last row told is the row that the floor has.
+    await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        s.winder.post(`motors/${number}/holds`, { body: 'stator', reason: `reason ${i}` }),
+      ),
+    );
+    const now = await s.lead.get<FloorMotor[]>('floor');
+    await tab.until(() => tab.messages.at(-1)!.heard === now.heard);
+    expect(rowsOf().at(-1)).toEqual(now.body.find((r) => r.motor.id === id));
+
+    await s.lead.post(`motors/${number}/withdraw`, { reason: 'by mistake' });
+    await tab.until(() => rowsOf().at(-1) === null);
+  } finally {
+    await tab.close();
+  }
 });
 
 it('publishes its contract from the schemas', async () => {

@@ -57,7 +57,14 @@ describe('a photo', () => {
     const [shown] = await attachments(shop.winder);
     expect(shown).toMatchObject({
       ...{ id: kept.body.id, hash: kept.body.hash, place: 'station/saw', name: 'IMG_1.jpg', note: 'crack' },
-      ...{ media: 'image/jpeg', width: 300, height: 400, addedBy: 'Olav Tindal', withdrawn: null, here: true },
+      ...{
+        media: 'image/jpeg',
+        width: 300,
+        height: 400,
+        addedBy: 'Olav Tindal',
+        withdrawn: null,
+        here: true,
+      },
     });
     const file = await shop.tester.get(`motors/4001/attachments/${kept.body.id}/file`);
     expect([file.status, file.type]).toEqual([200, 'image/jpeg']);

@@ -61,6 +61,8 @@ export interface Answer<T = Record<string, unknown>> {
   readonly status: number;
   readonly type: string;
   readonly disposition: string;
+  /** The last change that the server had heard of. */
+  readonly heard: string;
   readonly body: T;
   readonly bytes: Buffer;
 }
@@ -116,6 +118,7 @@ export class Caller {
     return {
       status: response.status,
       type,
+      heard: response.headers.get('x-heard') ?? '',
       disposition: response.headers.get('content-disposition') ?? '',
       body: (json ? JSON.parse(bytes.toString('utf8')) : {}) as T,
       bytes,

@@ -6,6 +6,7 @@ export * from './attachment-records.ts';
 export * from './motor-document.ts';
 export { impossibleIn } from './impossible.ts';
 export * from './winding-document.ts';
+export * from './floor-records.ts';
 export * from './shop-records.ts';
 export * from './people-records.ts';
 export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';

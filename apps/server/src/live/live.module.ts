@@ -1,5 +1,6 @@
 import { Controller, type DynamicModule, Module, Req, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
+import { FloorModule } from '../floor/floor.module.ts';
 import { Who, type SignedRequest } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { LISTEN_URL, LiveService } from './live.service.ts';
@@ -20,8 +21,10 @@ export class LiveModule {
   static at(url: string): DynamicModule {
     return {
       module: LiveModule,
+      imports: [FloorModule],
       controllers: [LiveController],
       providers: [{ provide: LISTEN_URL, useValue: url }, LiveService],
+      exports: [LiveService],
     };
   }
 }

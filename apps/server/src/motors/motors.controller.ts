@@ -33,11 +33,6 @@ class FindMotors extends createZodDto(
 export class MotorsController {
   constructor(private readonly motors: MotorsService) {}
 
-  @Get('floor')
-  floor(@Who() person: Person) {
-    return this.motors.floor(person.shopId);
-  }
-
   @Get('motors')
   find(@Who() person: Person, @Query() query: FindMotors) {
     return this.motors.find(person, query.words, query.after ?? null, query.limit);

@@ -2,20 +2,11 @@
 import { Injectable } from '@nestjs/common';
 import { CORE_VERSION, machineKind, newestRoute } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
-import type {
-  EarlierVisit,
-  EventRecord,
-  HoldRecord,
-  MotorEntry,
-  MotorRecord,
-  StepRecord,
-  WindingRecord,
-} from '@norther/records';
+import type { EarlierVisit, EventRecord, MotorEntry, MotorRecord, WindingRecord } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { curves, events, motors, readings, type windings } from '../database/schema.ts';
 import {
   attachmentOfJson,
-  type FloorStep,
   holdOfJson,
   jointMarkOfJson,
   type JsonRow,
@@ -111,67 +102,17 @@ const motorQuery = (db: Db | Transaction) =>
     .from(motors)
     .where(and(eq(motors.shopId, sql.placeholder('shopId')), eq(motors.number, sql.placeholder('number'))));
 
-const floorQuery = (db: Db) =>
-  db
-    .select({
-      id: motors.id,
-      number: motors.number,
-      kind: motors.kind,
-      route: motors.route,
-      routeVersion: motors.routeVersion,
-      customer: motors.customer,
-      machine: motors.machine,
-      maker: motors.maker,
-      serial: motors.serial,
-      rush: motors.rush,
-      promisedAt: motors.promisedAt,
-      steps: sql<readonly FloorStep[]>`(select coalesce(json_agg(json_build_array(
-          x.station, x.taken_at, x.taken_by, x.signed_at, x.signed_by)), '[]')
-        from steps x where x.motor_id = motors.id)`,
-      holds: sql<readonly JsonRow[]>`(select coalesce(json_agg(x), '[]')
-        from holds x where x.motor_id = motors.id and x.cleared_at is null)`,
-    })
-    .from(motors)
-    .where(
-      and(eq(motors.shopId, sql.placeholder('shopId')), isNull(motors.shippedAt), isNull(motors.withdrawnAt)),
-    )
-    .orderBy(desc(motors.rush), sql`${motors.promisedAt} asc nulls last`, asc(motors.number))
-    .limit(400);
-
 export interface HistoryPage {
   readonly before?: number | undefined;
   readonly limit: number;
 }
 
-/** What the floor shows of a motor; a list never loads plates, records or readings. */
-export interface FloorRow {
-  readonly motor: Pick<
-    MotorRecord,
-    | 'id'
-    | 'number'
-    | 'kind'
-    | 'route'
-    | 'routeVersion'
-    | 'customer'
-    | 'machine'
-    | 'maker'
-    | 'serial'
-    | 'promisedAt'
-    | 'rush'
-  >;
-  /** Their instants as PostgreSQL writes them. */
-  readonly steps: readonly Pick<StepRecord, 'station' | 'takenAt' | 'takenBy' | 'signedAt' | 'signedBy'>[];
-  readonly holds: readonly HoldRecord[];
-}
-
 @Injectable()
 export class MotorsRepository {
-  private readonly floorRows;
   private readonly motorRows;
 
   constructor(private readonly database: Database) {
     // Built once; named, so that PostgreSQL plans them once a connection.
-    this.floorRows = floorQuery(database.db).prepare('floor');
     this.motorRows = motorQuery(database.db).prepare('motor_rows');
   }
 
@@ -277,22 +218,6 @@ export class MotorsRepository {
       .orderBy(asc(events.order))
       .limit(limit);
     return rows.map(eventOf);
-  }
-
-  /** Motors not shipped yet, rush first, then the soonest promise: one query however many there are, and only what is shown. */
-  async floor(shopId: string): Promise<FloorRow[]> {
-    const rows = await this.floorRows.execute({ shopId });
-    return rows.map(({ promisedAt, steps: stepRows, holds: holdRows, ...motor }) => ({
-      motor: { ...motor, promisedAt: iso(promisedAt) },
-      steps: stepRows.map(([station, takenAt, takenBy, signedAt, signedBy]) => ({
-        station,
-        takenAt,
-        takenBy,
-        signedAt,
-        signedBy,
-      })),
-      holds: holdRows.map(holdOfJson),
-    }));
   }
 
   /** Motors by number, or by part of a word of their identity; by number, from after `after`. */

@@ -1,6 +1,6 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
-import { ANY_STATION, finding, IDENTITY_FIELDS, machineKind, readForm } from '@norther/core';
+import { finding, IDENTITY_FIELDS, machineKind, readForm } from '@norther/core';
 import type { MotorChange, MotorEntry, MotorRecord, EarlierVisit } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
@@ -8,33 +8,15 @@ import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http
 import type { Person } from '../people/person.ts';
 import { Heavy } from '../heavy/heavy.ts';
 import { MotorToChange, type MotorRows } from './motor-file.ts';
-import { MotorsRepository, type FloorRow, type HistoryPage } from './motors.repository.ts';
-import { openNotes, type FloorNote } from './floor-notes.ts';
-import { isoOf } from './rows-from-json.ts';
-import { shareNext } from './share-next.ts';
-
-export interface FloorMotor {
-  readonly motor: FloorRow['motor'];
-  /** Ovens, panel and balancer, in hand or signed within the last day: what the line of today shows. */
-  readonly recent: FloorRow['steps'];
-  readonly notes: readonly FloorNote[];
-}
-
-const DAY = 86_400_000;
-const ON_THE_LINE: ReadonlySet<string> = new Set(ANY_STATION.filter((s) => s.equipment).map((s) => s.id));
+import { MotorsRepository, type HistoryPage } from './motors.repository.ts';
 
 @Injectable()
 export class MotorsService {
-  /** Everybody's first view, asked anew by every screen with every change. */
-  readonly floor: (shopId: string) => Promise<FloorMotor[]>;
-
   constructor(
     private readonly motors: MotorsRepository,
     private readonly writer: Writer,
     private readonly heavy: Heavy,
-  ) {
-    this.floor = shareNext(async (shopId) => floorOf(await this.motors.floor(shopId)));
-  }
+  ) {}
 
   find(person: Person, words: string, after: string | null, limit: number) {
     return this.motors.find(person.shopId, words, after, limit);
@@ -150,20 +132,6 @@ export function refuseGone(motor: MotorRecord, person: Person, why: string) {
     throw new Problem(409, `Motor ${motor.number} is ${gone}: say why its record is changed.`, [
       finding('stop', 'motor.reason-missing', `Motor ${motor.number} is ${gone}: say why.`, ['why']),
     ]);
-}
-
-function floorOf(rows: readonly FloorRow[]): FloorMotor[] {
-  const since = Date.now() - DAY;
-  return rows.map((row) => ({
-    motor: row.motor,
-    recent: row.steps
-      .filter(
-        (s) =>
-          ON_THE_LINE.has(s.station) && s.takenAt && (!s.signedAt || new Date(s.signedAt).getTime() > since),
-      )
-      .map((s) => ({ ...s, takenAt: isoOf(s.takenAt), signedAt: isoOf(s.signedAt) })),
-    notes: openNotes(row),
-  }));
 }
 
 /** Whether anything stands on record that was read as of one kind of machine. */

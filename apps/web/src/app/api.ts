@@ -13,6 +13,7 @@ import type {
 import type {
   AttachmentRecord,
   EarlierVisit,
+  FloorMotor,
   EventRecord,
   GatePassRecord,
   HoldRecord,
@@ -43,33 +44,6 @@ export interface Session {
   readonly shop: string;
   /** Somebody still has a PIN that stands in the documentation. */
   readonly demo: boolean;
-}
-export interface FloorNote {
-  readonly body: 'stator' | 'rotor' | 'motor';
-  readonly station: string | null;
-  readonly state: 'working' | 'waiting' | 'held' | 'done';
-  readonly since: string | null;
-  readonly who: string | null;
-  readonly text: string;
-}
-export interface FloorMotor {
-  readonly motor: Pick<
-    MotorRecord,
-    | 'id'
-    | 'number'
-    | 'kind'
-    | 'route'
-    | 'routeVersion'
-    | 'customer'
-    | 'machine'
-    | 'maker'
-    | 'serial'
-    | 'promisedAt'
-    | 'rush'
-  >;
-  /** Stations in hand, or signed within the last day. */
-  readonly recent: readonly Pick<StepRecord, 'station' | 'takenAt' | 'signedAt'>[];
-  readonly notes: readonly FloorNote[];
 }
 export type ShownReading = Omit<ReadingRecord, 'log'> & {
   readonly logPoints: number;
@@ -176,7 +150,11 @@ export const api = createApi({
     }),
     motor: b.query<MotorFile, string>({
       query: (number) => of(number),
-      providesTags: (_r, _e, number) => [{ type: 'Motor', id: number }],
+      // By its number, as it is asked for, and by its id, as changes name it.
+      providesTags: (file, _e, number) => [
+        { type: 'Motor', id: number },
+        ...(file ? [{ type: 'Motor' as const, id: file.motor.id }] : []),
+      ],
     }),
     history: b.query<EventRecord[], string>({
       query: (number) => `${of(number)}/history`,

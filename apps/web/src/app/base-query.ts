@@ -5,12 +5,17 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { HEARD_HEADER } from '@norther/records';
 import { serverAway } from './sheet-state.ts';
 import { settles, WriteIds } from './write-ids.ts';
 
 const ask = fetchBaseQuery({ baseUrl: '/api/', timeout: 60_000 });
 const ids = new WriteIds();
 const WRITE_ID = 'X-Write-Id';
+
+let heard: string | null = null;
+/** The last change that the server had heard of when this tab first asked; null before any answer. */
+export const heardAtFirst = () => heard;
 
 export const isAway = (status: number | string) =>
   status === 'FETCH_ERROR' ||
@@ -34,6 +39,7 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
     asked = { ...args, headers: { ...headers, [WRITE_ID]: ids.idFor(write, offered) } };
   }
   const answer = await ask(asked, context, extra);
+  heard ??= answer.meta?.response?.headers.get(HEARD_HEADER) ?? null;
   const status = answer.error?.status ?? 200;
   if (write !== null && settles(status)) ids.settled(write);
   const aborted = context.signal.aborted;

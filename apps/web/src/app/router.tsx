@@ -2,11 +2,18 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Broken } from './broken.tsx';
 import { Shop } from './shop.tsx';
-import { KindSheet } from '../machine-kinds/kind-sheet.tsx';
+import type { KindSheetName } from '../machine-kinds/kind-sheets.ts';
 import { SignIn } from '../sign-in/sign-in.tsx';
 
 const lazy = <T extends string>(load: () => Promise<Record<T, React.ComponentType>>, name: T) => ({
   lazy: async () => ({ Component: (await load())[name] }),
+});
+
+const kindSheet = (sheet: KindSheetName) => ({
+  lazy: async () => {
+    const { KindSheet } = await import('../machine-kinds/kind-sheet.tsx');
+    return { element: <KindSheet sheet={sheet} /> };
+  },
 });
 
 export const router = createBrowserRouter([
@@ -26,14 +33,14 @@ export const router = createBrowserRouter([
         path: 'motor/:number',
         children: [
           { index: true, ...lazy(() => import('../motor/motor.tsx'), 'Motor') },
-          { path: 'card', element: <KindSheet sheet="card" /> },
-          { path: 'winding', element: <KindSheet sheet="winding" /> },
-          { path: 'connection', element: <KindSheet sheet="connection" /> },
+          { path: 'card', ...kindSheet('card') },
+          { path: 'winding', ...kindSheet('winding') },
+          { path: 'connection', ...kindSheet('connection') },
           { path: 'traveller', ...lazy(() => import('../traveller/traveller.tsx'), 'Traveller') },
           { path: 'tests', ...lazy(() => import('../test-panel/test-panel.tsx'), 'TestPanel') },
           { path: 'verdict', ...lazy(() => import('../verdict/verdict.tsx'), 'Verdict') },
-          { path: 'search', element: <KindSheet sheet="search" /> },
-          { path: 'cut', element: <KindSheet sheet="cut" /> },
+          { path: 'search', ...kindSheet('search') },
+          { path: 'cut', ...kindSheet('cut') },
         ],
       },
       { path: '*', Component: () => <Navigate to="/" replace /> },

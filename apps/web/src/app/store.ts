@@ -70,5 +70,6 @@ document.addEventListener('visibilitychange', () => {
 });
 
 export type RootState = ReturnType<typeof reducer>;
+export type AppDispatch = typeof store.dispatch;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,8 +1,11 @@
-/** Fetches again what the server says has changed, and everything once it is back after it was away. */
+/** Takes over what the server says has changed, and asks for everything once it is back after it was away. */
 import { useEffect } from 'react';
+import type { LiveMessage } from '@norther/records';
 import { api } from './api.ts';
+import { heardAtFirst } from './base-query.ts';
+import { LiveChanges } from './live-changes.ts';
 import { serverAway } from './sheet-state.ts';
-import { useAppDispatch, useAppSelector } from './store.ts';
+import { store, useAppDispatch, useAppSelector } from './store.ts';
 
 const ASK_AGAIN = 2000;
 
@@ -10,19 +13,15 @@ export function useLive() {
   const dispatch = useAppDispatch();
   const away = useAppSelector((s) => s.sheet.away);
   useEffect(() => {
-    let timer: number | undefined;
     let source: EventSource | null = null;
     let stopped = false;
-    const changed = () => {
-      // Several events of one write arrive together: one refresh serves them.
-      clearTimeout(timer);
-      timer = window.setTimeout(() => dispatch(api.util.invalidateTags(['Floor', 'Motor'])), 120);
-    };
+    const live = new LiveChanges(heardAtFirst);
     const open = () => {
       if (stopped) return;
       source = new EventSource('/api/live');
       source.onmessage = (message: MessageEvent<string>) => {
-        if (!(JSON.parse(message.data) as { alive?: boolean }).alive) changed();
+        const said = JSON.parse(message.data) as LiveMessage | { readonly alive: true };
+        if ('changes' in said) live.apply(said, dispatch, () => store.getState());
       };
       source.onerror = () => {
         // Refused for good, such as after signing out, or by a server that is not ready: asked again later.
@@ -34,7 +33,6 @@ export function useLive() {
     open();
     return () => {
       stopped = true;
-      clearTimeout(timer);
       source?.close();
     };
   }, [dispatch]);

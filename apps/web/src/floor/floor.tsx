@@ -1,19 +1,19 @@
 /** The floor: every motor in the shop as two tracks that meet. */
-import { kindAndRoute, newestRoute, stationsOf, type Route } from '@norther/core';
-import { useEffect, useRef, useState } from 'react';
+import { routeOf, newestRoute, stationsOf, type Route } from '@norther/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useFloorQuery, useImportMotorMutation, useSessionQuery, type FloorMotor } from '../app/api.ts';
+import type { FloorMotor } from '@norther/records';
+import { useFloorQuery, useImportMotorMutation, useSessionQuery } from '../app/api.ts';
 import { said } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { BodyMark } from '../kit/marks.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
-import { promiseOf } from '../kit/time.ts';
 import { useNow } from '../kit/use-now.ts';
 import { useWidth } from '../kit/use-width.ts';
+import { FloorRow } from './floor-row.tsx';
 import { railsOf } from './rails.ts';
-import { Strip } from './strip.tsx';
 import { Today } from './today.tsx';
 
 /** A4, lying, less its margins and the frame [px]. */
@@ -34,6 +34,11 @@ export function Floor() {
   const height = rowHeight(rows.length);
   const rails = compact ? width - 24 : width - 82 - 172 - 108 - 24;
 
+  const open = useCallback(
+    (number: string) => void navigate(`/motor/${encodeURIComponent(number)}`),
+    [navigate],
+  );
+
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const inRow = e.target instanceof HTMLElement && list.current?.contains(e.target);
@@ -49,15 +54,15 @@ export function Floor() {
             ?.focus();
         }
       } else if (e.key === 'Enter' && current && !inRow) {
-        void navigate(`/motor/${encodeURIComponent(current.motor.number)}`);
+        open(current.motor.number);
       }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [rows, current, navigate]);
+  }, [rows, current, open]);
 
   // The names over the rails are those of the motor that is picked: routes differ.
-  const route = current ? kindAndRoute(current.motor).route : newestRoute('ac-rewind');
+  const route = current ? routeOf(current.motor) : newestRoute('ac-rewind');
   return (
     <Sheet title={<FloorTitle rows={rows} current={current} />}>
       <View
@@ -72,71 +77,24 @@ export function Floor() {
           <ul ref={list} className={compact ? '' : 'relative'}>
             {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
             {!compact && <Gates route={route} width={rails} height={1} marks />}
-            {rows.map((row) => {
-              const promise = promiseOf(row.motor.promisedAt, now.getTime());
-              const isPicked = row === current;
-              return (
-                <li key={row.motor.id} className="border-b border-grid">
-                  <a
-                    href={`/motor/${encodeURIComponent(row.motor.number)}`}
-                    data-motor={row.motor.number}
-                    onFocus={() => setPicked(row.motor.number)}
-                    onMouseEnter={() => setPicked(row.motor.number)}
-                    onClick={(e) => {
-                      e.preventDefault();
-                      void navigate(`/motor/${encodeURIComponent(row.motor.number)}`);
-                    }}
-                    aria-label={`Motor ${row.motor.number}, ${row.motor.customer}, ${row.motor.machine}: ${row.notes.map((n) => `${n.body} ${n.text}`).join('; ')}. Promised ${promise.when}, ${promise.left}${row.motor.rush ? ', rush' : ''}`}
-                    className={`relative -outline-offset-2 ${isPicked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
-                    style={compact ? {} : { height }}
-                  >
-                    <div className={compact ? 'flex items-center gap-3' : 'contents'}>
-                      <Number row={row} />
-                      <span className={`min-w-0 leading-[1.12] ${compact ? 'flex-1' : 'w-[172px] shrink-0'}`}>
-                        <b className="block truncate text-[14.5px] font-[650]">
-                          {row.motor.customer}
-                          {row.motor.rush && (
-                            <span className="ml-2 text-[13px] font-bold tracking-wide text-copper">RUSH</span>
-                          )}
-                        </b>
-                        <span className="block truncate text-[13px]">{row.motor.machine}</span>
-                      </span>
-                      {compact && <Promised promise={promise} />}
-                    </div>
-                    <Strip row={row} width={rails} height={compact ? 40 : height} picked={isPicked} />
-                    {!compact && <Promised promise={promise} />}
-                  </a>
-                </li>
-              );
-            })}
+            {rows.map((row) => (
+              <FloorRow
+                key={row.motor.id}
+                row={row}
+                picked={row === current}
+                compact={compact}
+                height={height}
+                rails={rails}
+                now={now.getTime()}
+                onPick={setPicked}
+                onOpen={open}
+              />
+            ))}
           </ul>
           {!isLoading && rows.length === 0 && <EmptyFloor />}
         </div>
       </View>
     </Sheet>
-  );
-}
-
-function Number({ row }: { row: FloorMotor }) {
-  return (
-    <span
-      className={`fig flex h-[26px] w-[82px] shrink-0 items-center pl-3 text-[23px] leading-none ${row.motor.rush ? 'bg-copper font-semibold text-on-copper [clip-path:polygon(0_0,100%_0,88%_50%,100%_100%,0_100%)]' : ''}`}
-    >
-      {row.motor.number}
-    </span>
-  );
-}
-
-function Promised({ promise }: { promise: ReturnType<typeof promiseOf> }) {
-  return (
-    <span className="ml-auto w-[108px] shrink-0 pr-2 text-right leading-none">
-      <span className="fig block text-[15px]">{promise.when}</span>
-      <span
-        className={`block text-[13px] ${promise.late ? 'font-[650] text-carmine' : promise.today ? 'font-[600] text-copper' : 'text-graphite'}`}
-      >
-        {promise.left}
-      </span>
-    </span>
   );
 }
 

@@ -1,7 +1,7 @@
 /** One motor as a strip: stator rail above, rotor rail below, joined before opening and after they meet. */
-import { kindAndRoute, type Station } from '@norther/core';
+import { routeOf, type Station } from '@norther/core';
 import { useId } from 'react';
-import type { FloorMotor, FloorNote } from '../app/api.ts';
+import type { FloorMotor, FloorNote } from '@norther/records';
 import { BodyShape } from '../kit/marks.tsx';
 import { ageOf } from '../kit/time.ts';
 import { railPaths, railsOf, railY, WAIT_AT, type Rails } from './rails.ts';
@@ -27,7 +27,7 @@ export function Strip({
   readonly picked: boolean;
 }) {
   const clip = useId();
-  const { route } = kindAndRoute(row.motor);
+  const route = routeOf(row.motor);
   const places = railsOf(route);
   const { stationAt } = places;
   const rails = railPaths(places, width, height);

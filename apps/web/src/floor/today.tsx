@@ -1,7 +1,7 @@
 /** Today as a ruled scale: what stands in oven, on test panel and balancer, promises as flags, now as a line. */
 import { ANY_STATION } from '@norther/core';
 import { scaleTime } from 'd3';
-import type { FloorMotor } from '../app/api.ts';
+import type { FloorMotor } from '@norther/records';
 import { showClock } from '../kit/moments.ts';
 import { TickText } from '../kit/tick-text.tsx';
 

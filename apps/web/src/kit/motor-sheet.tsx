@@ -2,11 +2,15 @@
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { problemOf, useMotorQuery, type MotorFile } from '../app/api.ts';
+import { MotorCells } from './motor-cells.tsx';
+import { MotorTitle } from './title.ts';
+
+const motorCells = (file: MotorFile, tablet: boolean) => <MotorCells file={file} tablet={tablet} />;
 
 export function MotorSheet({ children }: { children: (file: MotorFile) => ReactNode }) {
   const { number = '' } = useParams();
   const { currentData, error, refetch } = useMotorQuery(number);
-  if (currentData) return children(currentData);
+  if (currentData) return <MotorTitle value={motorCells}>{children(currentData)}</MotorTitle>;
   if (!error) return <p className="p-6">Fetching motor {number} …</p>;
   return (
     <main className="p-6">

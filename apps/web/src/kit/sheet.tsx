@@ -1,14 +1,13 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
-import { kindAndRoute, readDual, showShort, stationOf } from '@norther/core';
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useContext, useEffect, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
 import { sheetsOf, SHOP_SHEETS } from '../app/sheets.ts';
 import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { ageOf, promiseOf } from './time.ts';
-import { BodyMark, Hatches } from './marks.tsx';
+import { Hatches } from './marks.tsx';
 import { ScanLine } from './scan-line.tsx';
+import { MotorTitle, TITLE_CELL as cell } from './title.ts';
 
 export function Sheet({
   file,
@@ -159,8 +158,6 @@ function ToldLine() {
   );
 }
 
-const cell = 'min-w-0 border-r border-hair px-3 py-1.5 last:border-r-0';
-
 function TitleBlock({
   file,
   title,
@@ -171,6 +168,7 @@ function TitleBlock({
   tablet?: boolean;
 }) {
   const { data: session } = useSessionQuery();
+  const motorCells = useContext(MotorTitle);
   const brand = (
     <div className={`${cell} flex items-center gap-3 ${tablet ? '' : 'w-[176px]'}`}>
       <svg width="28" height="28" viewBox="0 0 32 32" aria-hidden="true" className="shrink-0">
@@ -194,13 +192,15 @@ function TitleBlock({
           {brand}
           {person}
         </div>
-        <div className="flex flex-wrap items-stretch">{file ? <MotorCells file={file} tablet /> : title}</div>
+        <div className="flex flex-wrap items-stretch">
+          {file && motorCells ? motorCells(file, true) : title}
+        </div>
       </header>
     );
   return (
     <header className="flex h-[60px] items-stretch border-2 border-t-0 border-ink">
       {brand}
-      {file ? <MotorCells file={file} tablet={false} /> : <div className="flex min-w-0 flex-1">{title}</div>}
+      {file && motorCells ? motorCells(file, false) : <div className="flex min-w-0 flex-1">{title}</div>}
       {person}
     </header>
   );
@@ -241,84 +241,5 @@ function PersonCell({ name, role }: { name: string; role: string }) {
         sheet <kbd className="fig">D</kbd>
       </button>
     </div>
-  );
-}
-
-function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
-  const { motor, standing } = file;
-  const { machine, route } = kindAndRoute(motor);
-  const { plate } = machine.readPlate(motor.plate);
-  // Both voltages, where the plate has two; figures are for the one that is in force.
-  const volts = readDual(motor.plate['voltage'] ?? '', 'voltage');
-  const promise = promiseOf(motor.promisedAt);
-  const number = useRef<HTMLDivElement>(null);
-  const line = [
-    plate.powerKw && `${showShort(plate.powerKw, 3)} kW`,
-    plate.voltageV &&
-      `${volts?.map((v) => showShort(v, 4)).join('/') ?? showShort(plate.voltageV, 4)} V ${plate.connection === 'delta' ? 'Δ' : plate.connection === 'star' ? 'Y' : ''}`,
-    plate.currentA && `${showShort(plate.currentA, 4)} A`,
-  ].filter(Boolean);
-  const second = [
-    plate.speedRpm && `${Math.round(plate.speedRpm)} rpm`,
-    plate.frequencyHz && `${showShort(plate.frequencyHz, 3)} Hz`,
-    plate.insulationClass && `class ${plate.insulationClass}`,
-  ].filter(Boolean);
-  return (
-    <>
-      <div className={`${cell} ${motor.rush ? 'bg-copper text-on-copper' : ''}`} ref={number}>
-        <span className={`block text-[13px] leading-none ${motor.rush ? '' : 'text-graphite'}`}>
-          {motor.rush ? <b>RUSH</b> : 'Motor'}
-        </span>
-        <span className={`fig leading-none ${tablet ? 'text-[72px]' : 'text-[34px]'}`}>{motor.number}</span>
-      </div>
-      <div className={`${cell} min-w-[150px] flex-1`}>
-        {!tablet && <span className="block text-[13px] leading-none text-graphite">For</span>}
-        <b className={`block truncate leading-tight ${tablet ? 'text-[24px]' : 'text-[16px]'}`}>
-          {motor.customer}
-        </b>
-        <span className="block truncate text-[13px] leading-tight">
-          {[motor.machine, motor.maker, motor.serial && `no. ${motor.serial}`].filter(Boolean).join(' · ')}
-        </span>
-        {tablet && <span className="fig block text-[16px]">{line.join('  ')}</span>}
-      </div>
-      {!tablet && (
-        <div className={`${cell} min-w-[170px]`}>
-          <span className="block text-[13px] leading-none text-graphite">Plate</span>
-          <span className="fig block text-[16px] leading-tight whitespace-nowrap">
-            {line.join(' ') || '–'}
-          </span>
-          <span className="block text-[13px] leading-tight whitespace-nowrap">{second.join(' · ')}</span>
-        </div>
-      )}
-      <div className={`${cell} min-w-[190px]`}>
-        <span className="block text-[13px] leading-none text-graphite">Stands at</span>
-        {standing.standings.map((s) => (
-          <span
-            key={s.body}
-            className="flex items-center gap-1.5 text-[13px] leading-[1.35] whitespace-nowrap"
-          >
-            <BodyMark body={s.body} state={s.state} size={13} />
-            <span className={s.state === 'held' ? 'text-carmine' : ''}>
-              {s.station
-                ? stationOf(route, s.station).name.toLowerCase()
-                : s.body === 'motor'
-                  ? 'shipped'
-                  : `waits for the ${s.body === 'stator' ? 'rotor' : 'stator'}`}
-              {s.state === 'held' ? ', held' : s.state === 'waiting' ? ', waits' : s.who ? `, ${s.who}` : ''}
-              {s.since ? `, ${ageOf(s.since)}` : ''}
-            </span>
-          </span>
-        ))}
-      </div>
-      <div className={`${cell}`}>
-        <span className="block text-[13px] leading-none text-graphite">Promised</span>
-        <span className="fig block text-[16px] leading-tight whitespace-nowrap">{promise.when}</span>
-        <span
-          className={`block text-[13px] leading-tight whitespace-nowrap ${promise.late ? 'text-carmine' : ''}`}
-        >
-          {promise.left}
-        </span>
-      </div>
-    </>
   );
 }

@@ -1,5 +1,5 @@
 /** What happened to the motor, drawn along its two tracks. */
-import { kindAndRoute, showShort, TEST_KINDS } from '@norther/core';
+import { routeOf, showShort, TEST_KINDS } from '@norther/core';
 import { visitTimeline, type TimelineReading } from '@norther/drawings';
 import { useMemo } from 'react';
 import type { MotorFile } from '../app/api.ts';
@@ -36,7 +36,7 @@ export function WhatHappened({ file }: { readonly file: MotorFile }) {
   const now = useNow().getTime();
   const scene = useMemo(() => {
     const { motor } = file;
-    const { route } = kindAndRoute(motor);
+    const route = routeOf(motor);
     return visitTimeline({
       route,
       steps: file.steps,

@@ -1,5 +1,5 @@
 /** Both tracks of a motor on the traveller; each station is the key to itself. */
-import { kindAndRoute, type Station, type StationId } from '@norther/core';
+import { routeOf, type Station, type StationId } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 
 /** The two tracks with this motor's stations; a station is also the key to it. */
@@ -12,7 +12,7 @@ export function Tracks({
   station: Station;
   onChoose: (id: StationId) => void;
 }) {
-  const { route } = kindAndRoute(file.motor);
+  const route = routeOf(file.motor);
   const row = (stations: readonly Station[], label: string) => (
     <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
       <span

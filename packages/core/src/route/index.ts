@@ -17,6 +17,11 @@ export function newestRoute(id: string): Route {
 export const routeInVersion = (id: string, version: number): Route | null =>
   ROUTES.find((r) => r.id === id && r.version === version) ?? null;
 
+/** The route of a motor, in the version that it began with. @throws when there is no such route */
+export const routeOf = (motor: { readonly route: string; readonly routeVersion: number }): Route =>
+  // A version that this program does not know was written by a newer one, whose records an older one does not open.
+  routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(motor.route);
+
 /** The stations of all routes, each id once: for schemas, and for lists over motors of many routes. */
 export const ANY_STATION: readonly Station[] = [
   ...new Map(ROUTES.flatMap(stationsOf).map((s) => [s.id, s])).values(),

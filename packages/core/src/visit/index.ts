@@ -1,3 +1,4 @@
+export { byRushAndPromise } from './floor-order.ts';
 export * from './judge-visit.ts';
 export * from './may-go-on.ts';
 export * from './passes.ts';

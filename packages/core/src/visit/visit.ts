@@ -5,14 +5,7 @@ import type { Typed } from '../forms/index.ts';
 import type { LogPoint } from '../heat/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { machineKind, type MachineKind } from '../machine-kinds/index.ts';
-import {
-  newestRoute,
-  routeInVersion,
-  type GateId,
-  type HoldRecord,
-  type Route,
-  type StepRecord,
-} from '../route/index.ts';
+import { routeOf, type GateId, type HoldRecord, type Route, type StepRecord } from '../route/index.ts';
 
 export type WindingRole = 'as-found' | 'proposed' | 'as-wound';
 
@@ -67,7 +60,5 @@ export function kindAndRoute(motor: {
   readonly route: string;
   readonly routeVersion: number;
 }): Pick<Visit, 'machine' | 'route'> {
-  const machine = machineKind(motor.kind);
-  // A version that this program does not know was written by a newer one, whose records an older one does not open.
-  return { machine, route: routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(machine.route) };
+  return { machine: machineKind(motor.kind), route: routeOf(motor) };
 }

@@ -4,7 +4,7 @@
  * Runs one at a time for a key. Who asks while one runs shares the next with all who ask until it starts: work is bounded
  * however many ask, and no answer is older than its question.
  */
-export function shareNext<T>(run: (key: string) => Promise<T>): (key: string) => Promise<T> {
+export function singleFlight<T>(run: (key: string) => Promise<T>): (key: string) => Promise<T> {
   const running = new Map<string, Promise<unknown>>();
   const waiting = new Map<string, Promise<T>>();
   const start = (key: string) => {

@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest';
-import { shareNext } from '../src/motors/share-next.ts';
+import { singleFlight } from '../src/floor/single-flight.ts';
 
 /** A run answers with what was true when it started, and ends when told to. */
 function slow() {
   let truth = 0;
   const ends: (() => void)[] = [];
-  const ask = shareNext(async () => {
+  const ask = singleFlight(async () => {
     const seen = truth;
     await new Promise<void>((done) => ends.push(done));
     if (seen === 13) throw new Error('thirteen');

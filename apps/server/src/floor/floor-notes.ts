@@ -1,19 +1,11 @@
 /** The few words the floor writes on a motor's rail. */
-import { kindAndRoute, standingOf, stationOf, type StepRecord } from '@norther/core';
-import type { FloorRow } from './motors.repository.ts';
-import { isoOf } from './rows-from-json.ts';
-
-export interface FloorNote {
-  readonly body: 'stator' | 'rotor' | 'motor';
-  readonly station: string | null;
-  readonly state: 'working' | 'waiting' | 'held' | 'done';
-  readonly since: string | null;
-  readonly who: string | null;
-  readonly text: string;
-}
+import { routeOf, standingOf, stationOf, type StepRecord } from '@norther/core';
+import type { FloorNote } from '@norther/records';
+import { isoOf } from '../motors/rows-from-json.ts';
+import type { FloorRow } from './floor.repository.ts';
 
 export function openNotes(row: FloorRow): FloorNote[] {
-  const { route } = kindAndRoute(row.motor);
+  const route = routeOf(row.motor);
   const { standings } = standingOf(route, row.steps as readonly StepRecord[], row.holds);
   return standings.map((s) => ({
     body: s.body,
