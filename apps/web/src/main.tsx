@@ -4,9 +4,11 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
+import { askEarly } from './app/ask-early.ts';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
 
+askEarly(store.dispatch, location.pathname);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>

@@ -20,7 +20,7 @@ export interface Threads {
   readonly warmWith?: string;
 }
 
-const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 64, stackSizeMb: 4 };
+const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 16, stackSizeMb: 4 };
 /**
  * Threads load their module by import, never by require: a thread that is ended while Node 20 requires an ES module takes the
  * whole process with it (V8: IsGraphAsync must be used on an instantiated module).
@@ -61,7 +61,11 @@ export class Heavy implements OnModuleDestroy {
     this.calculations = pool();
     // A thread that does not come up is said by the request that needs it.
     const up = warmWith
-      ? Promise.allSettled([this.sheets, this.calculations].map((p) => meet(p, each, warmWith)))
+      ? Promise.allSettled([
+          meet(this.sheets, each, warmWith),
+          // Calculations draw nothing.
+          meet(this.calculations, each, null),
+        ])
       : null;
     void Promise.resolve(up).then(() => (this.warm = true));
   }
@@ -113,7 +117,7 @@ export class Heavy implements OnModuleDestroy {
 }
 
 /** One task for every thread; each waits for the others, so that no thread takes two. */
-async function meet(pool: Piscina, threads: number, fontFolder: string) {
+async function meet(pool: Piscina, threads: number, fontFolder: string | null) {
   const arrived = new SharedArrayBuffer(4);
   const question: Question = { task: 'warm', arrived, threads, fontFolder };
   await Promise.all(Array.from({ length: threads }, () => pool.run(question)));

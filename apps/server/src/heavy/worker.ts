@@ -21,7 +21,8 @@ export type Question =
       readonly task: 'warm';
       readonly arrived: SharedArrayBuffer;
       readonly threads: number;
-      readonly fontFolder: string;
+      /** Of the documents that are drawn first; null where none are. */
+      readonly fontFolder: string | null;
     };
 
 export interface Failed {
@@ -52,7 +53,7 @@ async function answer(q: Question): Promise<unknown> {
     case 'import':
       return importDocument(q.question);
     case 'warm':
-      await firstDocuments(q.fontFolder);
+      if (q.fontFolder !== null) await firstDocuments(q.fontFolder);
       return waitForOthers(new Int32Array(q.arrived), q.threads);
   }
 }

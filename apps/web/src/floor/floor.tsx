@@ -23,7 +23,10 @@ const PAPER = 1030;
 const rowHeight = (count: number) => (count <= 13 ? 35 : count <= 15 ? 31 : 29);
 
 export function Floor() {
-  const { data: rows = [], isLoading } = useFloorQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: rows = [], isLoading } = useFloorQuery(undefined, {
+    // The stream keeps it up to date.
+    refetchOnMountOrArgChange: 10,
+  });
   const [picked, setPicked] = useState<string | null>(null);
   const navigate = useNavigate();
   const now = useNow();
