@@ -455,6 +455,7 @@ async function benchDragging(page, base) {
       'under 50 ms at p95',
     );
   }
+  await benchWalk(page, `${base}/motor/${number}/connection`);
   const opens = [];
   for (let i = 0; i < 8; i++) {
     await page.goto(`${base}/motor/3107/connection`);
@@ -466,6 +467,39 @@ async function benchDragging(page, base) {
   }
   opens.sort((a, b) => a - b);
   line('Opening the bench, everything warm', `${at(opens, 0.5)} ms median`, '500 ms');
+}
+
+/** A walk of 36 groups with readings that are wrong here and there: from the key to the frame that shows it. */
+async function benchWalk(page, address) {
+  const cdp = await page.context().newCDPSession(page);
+  for (const rate of [1, 4]) {
+    await page.goto(address);
+    await page.waitForSelector('[aria-label="Polarity walk"]');
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate });
+    await page.click('text=Walk again', { force: true, timeout: 2000 }).catch(() => undefined);
+    await page.waitForTimeout(300);
+    const times = await page.evaluate(async () => {
+      const painted = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+      const press = (key) =>
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+      const list = [];
+      const wrong = new Set([3, 8, 17, 29]);
+      for (let i = 0; i < 36; i++) {
+        await new Promise((r) => setTimeout(r, 60));
+        const from = performance.now();
+        press((i % 2 === 0) === wrong.has(i) ? 'S' : 'N');
+        await painted();
+        list.push(performance.now() - from);
+      }
+      return list.sort((a, b) => a - b);
+    });
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    line(
+      `Polarity walk at 144 slots, a tap${rate > 1 ? ', processor 4 times slower' : ''}, median ${at(times, 0.5).toFixed(0)} ms`,
+      `${at(times, 0.95).toFixed(0)} ms p95`,
+      rate > 1 ? 'no figure' : '16 ms and a frame',
+    );
+  }
 }
 
 /** While a long search runs the page goes on; a stop is obeyed. */

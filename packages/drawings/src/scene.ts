@@ -156,30 +156,79 @@ export interface MarkChange {
   readonly set: readonly (readonly [name: string, value: string | null])[];
   readonly text?: string;
 }
+/** Marks that go, and those that come in their place, as markup. */
+export interface MarkSwap {
+  readonly at: number;
+  readonly remove: number;
+  readonly insert: string;
+}
+export type SceneChange = MarkChange | MarkSwap;
+
+/** How far apart the same mark is looked for in two drawings, and how often before it is another drawing. */
+const AHEAD = 14;
+const MOST_LOOKS = 200;
 
 /**
- * What has to change on screen so that one drawing becomes the next, mark by mark.
- * @returns null when the two do not have the same marks in the same order: then it is drawn afresh
+ * What has to change on screen so that one drawing becomes the next.
+ * @returns the changes from the last mark to the first, so that places stay right while they are made; null when most of
+ * it is other: then it is drawn afresh
  */
-export function sceneChanges(before: Scene, after: Scene): MarkChange[] | null {
-  if (before.marks.length !== after.marks.length) return null;
-  const changes: MarkChange[] = [];
-  for (let at = 0; at < after.marks.length; at++) {
-    const from = before.marks[at]!;
-    const to = after.marks[at]!;
-    if (from.kind !== to.kind) return null;
-    if (same(from, to)) continue;
-    const old = new Map(attributes(from, SCREEN));
-    const set: [string, string | null][] = [];
-    for (const [name, value] of attributes(to, SCREEN)) {
-      if (old.get(name) !== value) set.push([name, value]);
-      old.delete(name);
-    }
-    for (const name of old.keys()) set.push([name, null]);
-    const text = to.kind === 'text' && from.kind === 'text' && to.text !== from.text ? to.text : undefined;
-    if (set.length || text !== undefined) changes.push({ at, set, ...(text === undefined ? {} : { text }) });
+export function sceneChanges(before: Scene, after: Scene): SceneChange[] | null {
+  const [from, to] = [before.marks, after.marks];
+  const changes: SceneChange[] = [];
+  if (from.length === to.length && from.every((m, i) => m.kind === to[i]!.kind)) {
+    for (let i = from.length - 1; i >= 0; i--) changes.push(...markChange(from[i]!, to[i]!, i));
+    return changes;
   }
-  return changes;
+  let looks = 0;
+  for (let i = 0, j = 0; i < from.length || j < to.length;) {
+    if (i < from.length && j < to.length && same(from[i]!, to[j]!)) {
+      i++;
+      j++;
+      continue;
+    }
+    if (++looks > MOST_LOOKS) return null;
+    const [gone, come] = untilAlike(from, i, to, j);
+    if (gone === come && from.slice(i, i + gone).every((m, k) => m.kind === to[j + k]!.kind))
+      for (let k = 0; k < gone; k++) changes.push(...markChange(from[i + k]!, to[j + k]!, i + k));
+    else changes.push({ at: i, remove: gone, insert: markup(to.slice(j, j + come), SCREEN) });
+    i += gone;
+    j += come;
+  }
+  return changes.reverse();
+}
+
+/** How many marks of each differ until both go on alike; all that are left where they do not. */
+function untilAlike(
+  from: readonly Mark[],
+  i: number,
+  to: readonly Mark[],
+  j: number,
+): readonly [number, number] {
+  const alike = (gone: number, come: number) => {
+    const [a, b] = [from[i + gone], to[j + come]];
+    return a !== undefined && b !== undefined && same(a, b);
+  };
+  for (let longer = 1; longer <= AHEAD; longer++)
+    for (let shorter = longer; shorter >= 0; shorter--) {
+      if (alike(longer, shorter)) return [longer, shorter];
+      if (alike(shorter, longer)) return [shorter, longer];
+    }
+  return [from.length - i, to.length - j];
+}
+
+/** @returns none where both are alike */
+function markChange(from: Mark, to: Mark, at: number): MarkChange[] {
+  if (same(from, to)) return [];
+  const old = new Map(attributes(from, SCREEN));
+  const set: [string, string | null][] = [];
+  for (const [name, value] of attributes(to, SCREEN)) {
+    if (old.get(name) !== value) set.push([name, value]);
+    old.delete(name);
+  }
+  for (const name of old.keys()) set.push([name, null]);
+  const text = to.kind === 'text' && from.kind === 'text' && to.text !== from.text ? to.text : undefined;
+  return set.length > 0 || text !== undefined ? [{ at, set, ...(text === undefined ? {} : { text }) }] : [];
 }
 
 function same(a: Mark, b: Mark): boolean {

@@ -6,6 +6,7 @@ import {
   pointedInRing,
   COILS,
   connectionDrawing,
+  type SceneChange,
   sceneChanges,
   sceneMarkup,
   sceneToSvg,
@@ -135,8 +136,8 @@ describe('from one drawing to the next', () => {
   const ring = (pitch: number, chosenCoil: number | null, lit: readonly number[]) =>
     slotRing(analysed(36, 4, pitch, 2, 'star').layout, { size: 480, chosenCoil, litCoils: new Set(lit) });
   /** The marks as a browser has them. */
-  const standing = (scene: Scene) =>
-    [...sceneMarkup(scene).matchAll(/<(path|text)([^>]*?)(?:\/>|>([^<]*)<\/text>)/g)].map((m) => ({
+  const standing = (scene: Scene, markup = sceneMarkup(scene)) =>
+    [...markup.matchAll(/<(path|text)([^>]*?)(?:\/>|>([^<]*)<\/text>)/g)].map((m) => ({
       attributes: Object.fromEntries([...m[2]!.matchAll(/([\w-]+)="([^"]*)"/g)].map((a) => [a[1]!, a[2]!])),
       text: m[3],
     }));
@@ -145,6 +146,23 @@ describe('from one drawing to the next', () => {
     coil: fc.option(fc.integer({ min: 1, max: 36 })),
     lit: fc.uniqueArray(fc.integer({ min: 1, max: 36 }), { maxLength: 6 }),
   });
+  /** As the browser makes them, one after the other. */
+  const changedBy = (before: Scene, changes: readonly SceneChange[]) => {
+    const marks = standing(before);
+    for (const change of changes) {
+      if ('insert' in change) {
+        const insert = standing({ ...before, marks: [] }, change.insert);
+        marks.splice(change.at, change.remove, ...insert);
+        continue;
+      }
+      const mark = marks[change.at]!;
+      for (const [name, value] of change.set)
+        if (value === null) delete mark.attributes[name];
+        else mark.attributes[name] = value;
+      if (change.text !== undefined) mark.text = change.text;
+    }
+    return marks;
+  };
   it('the changes make the first into the second, or it is drawn afresh', () => {
     let changed = 0;
     fc.assert(
@@ -154,19 +172,42 @@ describe('from one drawing to the next', () => {
         const changes = sceneChanges(before, after);
         if (!changes) return;
         changed++;
-        const marks = standing(before);
-        for (const { at, set, text } of changes) {
-          const mark = marks[at]!;
-          for (const [name, value] of set)
-            if (value === null) delete mark.attributes[name];
-            else mark.attributes[name] = value;
-          if (text !== undefined) mark.text = text;
-        }
-        expect(marks).toEqual(standing(after));
+        expect(changedBy(before, changes)).toEqual(standing(after));
       }),
       { numRuns: 60 },
     );
     expect(changed).toBeGreaterThan(5);
+  });
+  it('a reading of a walk touches few marks of a connection, and leaves it as if drawn afresh', () => {
+    const { layout, connection } = analysed(144, 12, 10, 4, 'star');
+    const walked = (
+      read: readonly ('N' | 'S' | '0' | null)[],
+      next: number | null,
+      wrong: readonly number[],
+    ) =>
+      connectionDrawing(layout, connection, {
+        size: 680,
+        readings: Array.from({ length: 36 }, (_, i) => read[i] ?? null),
+        nextGroup: next,
+        wrongGroups: wrong,
+      });
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom<'N' | 'S' | '0'>('N', 'S', '0'), { maxLength: 35 }),
+        fc.constantFrom<'N' | 'S' | '0'>('N', 'S', '0'),
+        fc.boolean(),
+        (read, reading, wrong) => {
+          const before = walked(read, read.length + 1, []);
+          const now = [...read, reading];
+          const after = walked(now, now.length === 36 ? null : now.length + 1, wrong ? [now.length] : []);
+          const changes = sceneChanges(before, after)!;
+          expect(changedBy(before, changes)).toEqual(standing(after));
+          // With the last one the compass goes, and the slots of every group are written.
+          if (now.length < 36) expect(changes.length).toBeLessThan(16);
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
   it('at 144 slots a drawing has few marks, and more turns touch hardly any', () => {
     const at = (pitch: number, turnsPerCoil: number) => {

@@ -3,7 +3,6 @@ import {
   coreOf,
   expectedWalk,
   jointLengths,
-  judgeWalk,
   planKey,
   traceCurrent,
   walkFeed,
@@ -12,7 +11,7 @@ import {
   type WindingAnalysis,
 } from '@norther/core';
 import { connectionDrawing } from '@norther/drawings';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
 import { PhaseBox } from '../kit/marks.tsx';
@@ -25,6 +24,7 @@ import { TerminalsPanel } from './terminals-panel.tsx';
 import { TracePanel } from './trace-panel.tsx';
 import { useJoints } from './use-joints.ts';
 import { useWalk } from './use-walk.ts';
+import { useWalkJudgement } from './use-walk-judgement.ts';
 import { WalkPanel } from './walk-panel.tsx';
 
 export function ConnectionBench({ file }: { file: MotorFile }) {
@@ -76,10 +76,7 @@ function Bench({
   const [zoom, setZoom] = useState(1);
   const walk = useWalk(file, layout.groups.length, (fed) => expectedWalk(layout, connection, fed as Fed));
   const lengths = useMemo(() => jointLengths(layout, connection, coreOf(card)), [layout, connection, card]);
-  const judged = useMemo(
-    () => judgeWalk(layout, connection, walk.fed as Fed, walk.readings),
-    [layout, connection, walk.fed, walk.readings],
-  );
+  const judged = useWalkJudgement(layout, connection, walk.fed as Fed, walk.readings);
   const traced = useMemo(
     () =>
       proof === 'trace' && feed
@@ -97,6 +94,15 @@ function Bench({
     return true;
   };
   const through = traced?.current ?? null;
+  const read = useMemo(
+    () =>
+      proof === 'walk' && walk.begun
+        ? { readings: walk.readings, wrongGroups: judged.wrongGroups, nextGroup: walk.next }
+        : {},
+    [proof, walk.begun, walk.readings, walk.next, judged.wrongGroups],
+  );
+  // The panel follows the hand, the drawing a frame later.
+  const walked = useDeferredValue(read);
   const scene = useMemo(
     () =>
       connectionDrawing(layout, connection, {
@@ -104,28 +110,12 @@ function Bench({
         size: 680 * zoom,
         chosenJoint: joint,
         states,
-        ...(proof === 'walk' && walk.begun
-          ? { readings: walk.readings, wrongGroups: judged.wrongGroups, nextGroup: walk.next }
-          : {}),
+        ...walked,
         current: through,
         exitClock: card.exitClock ?? 3,
         turn,
       }),
-    [
-      layout,
-      connection,
-      zoom,
-      joint,
-      states,
-      judged.wrongGroups,
-      through,
-      walk.begun,
-      walk.readings,
-      walk.next,
-      proof,
-      card.exitClock,
-      turn,
-    ],
+    [layout, connection, zoom, joint, states, walked, through, card.exitClock, turn],
   );
   const groups = new Set(layout.groups.map((g) => g.coils.length));
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;

@@ -21,7 +21,8 @@ export function WalkPanel({
   /** What may be fed alone, where one chooses. */
   readonly feeds?: Readonly<Record<string, string>>;
   readonly walk: Walk;
-  readonly judged: WalkJudgement;
+  /** `looking`: what explains it is still being looked for. */
+  readonly judged: WalkJudgement & { readonly looking?: boolean };
 }) {
   const read = walk.readings.filter((r) => r !== null).length;
   const fed = wanted.filter((w) => w !== '0').length;
@@ -100,6 +101,12 @@ export function WalkPanel({
         <span>above: should</span>
         <span>below: reads</span>
       </p>
+      {judged.looking && (
+        <p role="status" className="mt-3 flex items-center gap-2 text-[17px] font-[650] text-carmine">
+          <VerdictMark verdict="stop" size={26} />
+          Wrong: looking for what explains it …
+        </p>
+      )}
       {judged.state === 'wrong' && best && (
         <div role="status" className="mt-3">
           <p className="flex items-start gap-2">

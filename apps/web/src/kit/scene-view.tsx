@@ -69,8 +69,17 @@ function redraw(root: ShadowRoot, before: Scene | null, after: Scene) {
     return;
   }
   const marks = svg.children;
-  for (const { at, set, text } of changes) {
-    const mark = marks[at]!;
+  for (const change of changes) {
+    const mark = marks[change.at];
+    if ('insert' in change) {
+      const gone = [...marks].slice(change.at, change.at + change.remove);
+      if (mark) mark.insertAdjacentHTML('beforebegin', change.insert);
+      else svg.insertAdjacentHTML('beforeend', change.insert);
+      for (const old of gone) old.remove();
+      continue;
+    }
+    const { set, text } = change;
+    if (!mark) continue;
     for (const [name, value] of set)
       if (value === null) mark.removeAttribute(name);
       else mark.setAttribute(name, value);

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { machineKind, newestRoute } from '@norther/core';
-import { differences as differ } from './history.tsx';
+import { differences as differ, labelOf } from './history.tsx';
 
 const machine = machineKind('three-phase');
 const of = { machine, route: newestRoute(machine.route) };
@@ -34,4 +34,19 @@ it('reads a field by the form it stood in: volts of a test, choices by their lab
     after: { typed: { testVoltage: '500', oneMinute: '>2000', temperature: '75 F' } },
   });
   expect(lines.map((l) => l.after)).toEqual(['500 V', '>2000 MΩ', '75 F']);
+});
+
+it.each([
+  ['varnish signed', 'Preheat and impregnate: signed'],
+  ['photo added, station/saw', 'Photo added: saw one end winding off'],
+  ['paper added, motor', 'Paper added: the motor'],
+  ['photo withdrawn, part/stator', 'Photo withdrawn: stator'],
+  ['insulation measured, final', 'Insulation resistance measured, final'],
+  ['motor taken in', 'Motor taken in'],
+])('calls “%s” what the sheets call it', (what, label) => {
+  expect(labelOf(what, of)).toBe(label);
+});
+it('names what is in no form in words', () => {
+  const [line] = differences({ what: 'saw taken', before: null, after: { takenBy: 'Olav Tindal' } });
+  expect(line).toMatchObject({ label: 'Taken by', after: 'Olav Tindal' });
 });

@@ -3,6 +3,7 @@ import { sayTyped, stationsOf, TEST_KINDS, type Field, type MachineKind, type Ro
 import type { EventRecord } from '@norther/records';
 import { useHistoryQuery } from '../app/api.ts';
 import { ageOf } from '../kit/time.ts';
+import { sayPlace } from '../photos/say-place.ts';
 
 /** What kind of motor it happened to, on which route: words and units are theirs. */
 export interface HappenedTo {
@@ -64,7 +65,7 @@ export function differences(event: Pick<EventRecord, 'what' | 'before' | 'after'
     .map((key) => {
       const field = fields.find((f) => f.id === key);
       const say = (v: string | undefined) => (v !== undefined && field ? sayTyped(field, v) : v);
-      return { label: field?.label ?? key, before: say(before[key]), after: say(after[key]) };
+      return { label: field?.label ?? inWords(key), before: say(before[key]), after: say(after[key]) };
     });
 }
 
@@ -88,11 +89,18 @@ function Difference({ event, of }: { event: EventRecord; of: HappenedTo }) {
   );
 }
 
-/** `varnish signed` in the words of the sheets. */
-function labelOf(what: string, of: HappenedTo): string {
+/** `varnish signed`, `photo added, station/saw` in the words of the sheets. */
+export function labelOf(what: string, of: HappenedTo): string {
   const rest = what.split(' ').slice(1).join(' ');
   const station = stationOf(of, what);
   if (station) return `${station.title}: ${rest}`;
+  const place = /^(.*), (motor|(?:part|station|reading)\/\S+)$/.exec(what);
+  if (place)
+    return `${capital(place[1]!)}: ${sayPlace(place[2]!, { route: of.route, readings: [] }).toLowerCase()}`;
   const test = testOf(what);
-  return test ? `${test.title} ${rest}` : what.charAt(0).toUpperCase() + what.slice(1);
+  return test ? `${test.title} ${rest}` : capital(what);
 }
+
+/** `takenBy` as words. */
+const inWords = (key: string) => capital(key.replaceAll(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`));
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

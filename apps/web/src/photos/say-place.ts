@@ -13,6 +13,6 @@ export function sayPlace(
   if (kind === 'station') return hasStation(route, of) ? stationOf(route, of).title : of;
   if (kind === 'part') return of.charAt(0).toUpperCase() + of.slice(1);
   const reading = kind === 'reading' ? readings.find((r) => r.id === of) : undefined;
-  if (!reading) return 'The motor';
+  if (!reading) return kind === 'reading' ? 'A reading' : 'The motor';
   return `${TEST_KINDS[reading.kind].title}, ${STAGES[reading.stage as Stage].toLowerCase()}`;
 }
