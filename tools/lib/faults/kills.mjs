@@ -162,15 +162,45 @@ function writers(started, cookie, numbers) {
       }
     }
   };
-  const running = numbers.map(one);
+  const papers = new Map();
+  /** Papers for the first motor, each another one. */
+  const papersOf = async (number) => {
+    const who = new Caller(started.base, cookie);
+    while (going) {
+      const writeId = randomUUID();
+      const raw = `%PDF-1.4 ${writeId}\n%%EOF\n`;
+      const send = { writeId, raw, headers: { 'content-type': 'application/octet-stream' } };
+      let answer;
+      do answer = await who.call('POST', `/api/motors/${number}/attachments?name=paper.pdf`, undefined, send);
+      while (going && (answer.status === 0 || answer.status === 503) && (await sleep(150), true));
+      if (answer.status === 201) papers.set(answer.json.id, raw);
+      else if (answer.status !== 0 && answer.status !== 503)
+        return open.push(`${number}: ${answer.status} ${answer.text.slice(0, 100)}`);
+    }
+  };
+  const running = [...numbers.map(one), papersOf(numbers[0])];
   return {
     acknowledged,
+    papers,
     async stop() {
       going = false;
       await Promise.all(running);
       return open;
     },
   };
+}
+
+/** Every paper that was acknowledged is there once, with what was sent. */
+async function checkPapers(who, number, papers, result) {
+  const { attachments } = (await answered(who, `/api/motors/${number}`)).json;
+  for (const [id, sent] of papers) {
+    result.acknowledged++;
+    const there = attachments.filter((a) => a.id === id).length;
+    const file = there === 1 ? await answered(who, `/api/motors/${number}/attachments/${id}/file`) : null;
+    if (there > 1) result.doubled++;
+    else if (file?.text !== sent) result.lost++;
+  }
+  if (new Set(attachments.map((a) => a.hash)).size !== attachments.length) result.doubled++;
 }
 
 /** Asks until it is answered: a shop that has just come back may say once more that it is busy. */
@@ -251,6 +281,7 @@ export async function kills(times, kinds = KILL_KINDS, told = () => {}) {
         for (const left of await writing.stop()) if (typeof left === 'string') result.found.push(left);
         await started.ready();
         const again = new Caller(started.base, lead.cookie);
+        await checkPapers(again, numbers[0], writing.papers, result);
         for (const number of numbers) {
           const wrote = writing.acknowledged.get(number);
           const file = await answered(again, `/api/motors/${number}`);
