@@ -20,6 +20,7 @@ const VIEWS = [
   ['search', '/motor/3107/search'],
   ['cut sheet', '/motor/3107/cut'],
   ['stores', '/stores'],
+  ['shop', '/shop'],
   ['people', '/people'],
 ] as const;
 

@@ -352,7 +352,22 @@ test('a winding goes out as a file and comes back into another motor; a newer or
   await expect(page.getByRole('button', { name: '8 poles' })).toBeVisible();
 });
 
-test('settings of the shop reach every sheet; a reel is added and used up', async ({ page }) => {
+test('settings of the shop show the default that holds, and are set over it', async ({ page }) => {
+  const empty = process.env['EMPTY_SHOP']!;
+  await signIn(page, empty, 'Ida Haft');
+  await page.keyboard.press('F7');
+  await expect(page.getByText('every default holds').last()).toBeVisible();
+  await expect(field(page, 'backupKeep')).toHaveAttribute('placeholder', 'default: 14');
+  await expect(page.getByRole('combobox', { name: 'Terminal marks' })).toContainText('U1 V1 W1');
+  await field(page, 'backupKeep').fill('30');
+  await page.getByRole('button', { name: 'Save for the shop' }).click();
+  await expect(told(page)).toContainText('settings are saved');
+  await page.reload();
+  await expect(field(page, 'backupKeep')).toHaveValue('30');
+  await expect(page.getByText(/^1 of \d+ set by the shop$/).last()).toBeVisible();
+});
+
+test('a reel is added and used up', async ({ page }) => {
   await signIn(page, base(), 'Ida Haft');
   await page.goto(`${base()}/stores`);
   await page.locator('input[name=reel-name]').fill('Z1');

@@ -71,7 +71,7 @@ test('the line goes anywhere: a sheet of this motor, of another, of the shop, an
   await page.keyboard.type('reel');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/stores/);
-  await expect(page.getByText('The shop has decided')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Wire on the reels/ })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('option')).toHaveCount(0);

@@ -23,7 +23,6 @@ const SHOTS = [
     },
   ],
   ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
-  ['connection-single-phase', '/motor/3125/connection'],
   [
     'search',
     '/motor/3107/search',
@@ -31,6 +30,7 @@ const SHOTS = [
   ],
   ['cut', '/motor/3107/cut'],
   ['stores', '/stores'],
+  ['shop', '/shop'],
   ['people', '/people'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],

@@ -10,6 +10,11 @@ import {
   jointKey,
   planKey,
   readShopSettings,
+  DEFAULT_SETTINGS,
+  MACHINE_KIND_IDS,
+  machineKind,
+  SETTINGS_DEFAULTS,
+  shopUnitsOf,
   SETTINGS_FIELDS,
   marksElsewhere,
   standingMarks,
@@ -178,6 +183,27 @@ describe('settings of a shop', () => {
     expect(some.cut.wireAllowance).toBeCloseTo(0.08, 12);
     expect(some.cut.rollWidthMm).toBeCloseTo(508, 9);
     expect(some.findings.map((f) => f.fields[0])).toEqual(['stackingFactor']);
+  });
+  it('name the defaults that hold where nothing is set: set to them, nothing is other', () => {
+    expect(Object.keys(SETTINGS_DEFAULTS).sort()).toEqual(SETTINGS_FIELDS.map((f) => f.id).sort());
+    const [none, said] = [readShopSettings({}), readShopSettings(SETTINGS_DEFAULTS)];
+    expect(said.findings).toEqual([]);
+    expect({ ...DEFAULT_SETTINGS, ...said.analysis }).toEqual({ ...DEFAULT_SETTINGS, ...none.analysis });
+    expect(said.cut).toEqual(none.cut);
+    expect([said.backIronLimitT, said.proposalNeedsRelease]).toEqual([
+      none.backIronLimitT,
+      none.proposalNeedsRelease,
+    ]);
+    expect(said.touch.replace(/\.0+/, '')).toContain(none.touch.split(' ')[0]!);
+    expect(shopUnitsOf(SETTINGS_DEFAULTS)).toEqual(shopUnitsOf({}));
+    for (const machine of MACHINE_KIND_IDS.map(machineKind))
+      for (const { plate, card } of machine.examples) {
+        const of = (shop: typeof none) => {
+          const { plan, findings } = machine.checkCard(card, machine.readPlate(plate).plate, false, shop);
+          return { key: plan?.key, joints: plan?.joints, findings, name: machine.nameOfPlan(card, shop) };
+        };
+        expect(of(said)).toEqual(of(none));
+      }
   });
   it('have a label for every field, and reach the reckoning of a card', () => {
     for (const f of SETTINGS_FIELDS) expect(f.label.length).toBeGreaterThan(3);

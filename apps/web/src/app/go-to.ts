@@ -24,7 +24,8 @@ const ALSO: Readonly<Record<string, string>> = {
   Cut: 'liner wedge wire to take coil former',
   Floor: 'board all motors home',
   'Take in': 'new motor intake nameplate',
-  Stores: 'wire reels settings shop',
+  Stores: 'wire reels',
+  Shop: 'settings defaults units marks back-ups',
   People: 'pin role lead winder tester unlock',
   Legend: 'marks keys help',
 };

@@ -27,6 +27,7 @@ export const router = createBrowserRouter([
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },
       { path: 'stores', ...lazy(() => import('../stores/stores.tsx'), 'Stores') },
+      { path: 'shop', ...lazy(() => import('../shop/shop-settings.tsx'), 'ShopSettings') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {

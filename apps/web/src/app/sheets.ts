@@ -7,6 +7,7 @@ export const SHOP_SHEETS = [
   { key: 'F3', name: 'Stores', to: '/stores' },
   { key: 'F4', name: 'People', to: '/people' },
   { key: 'F6', name: 'Legend', to: '/legend' },
+  { key: 'F7', name: 'Shop', to: '/shop' },
 ] as const;
 export const MOTOR_SHEETS = [
   { key: '1', name: 'Motor', to: '' },

@@ -58,7 +58,7 @@ export function Choice<T extends string>({
         className={`flex min-w-0 items-center justify-between gap-1 bg-field px-2 text-left outline-none ${className}`}
       >
         <span
-          className={`min-w-0 ${shown.length > 18 ? 'line-clamp-2 text-[13px] leading-tight' : 'truncate'} ${value === '' ? 'text-graphite' : ''}`}
+          className={`min-w-0 ${shown.length > 18 ? 'line-clamp-2 text-[13px] leading-tight' : 'truncate'} ${value === '' ? 'text-pencil' : ''}`}
         >
           <Select.Value>{shown}</Select.Value>
         </span>

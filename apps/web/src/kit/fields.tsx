@@ -27,6 +27,7 @@ export interface TypedFieldProps {
   readonly list?: readonly string[];
   /** What is taken while nothing is typed; shown as such, never as typed. */
   readonly assumed?: string | undefined;
+  readonly assumedWord?: string;
 }
 
 export function TypedField({
@@ -39,6 +40,7 @@ export function TypedField({
   suggestion,
   list,
   assumed,
+  assumedWord = 'assumed',
 }: TypedFieldProps) {
   const id = useId();
   const reading = readField(field, value);
@@ -87,7 +89,9 @@ export function TypedField({
             options={field.options}
             onChoose={onType}
             none={
-              assumed ? `assumed: ${field.options.find((o) => o.value === assumed)?.label ?? assumed}` : '–'
+              assumed
+                ? `${assumedWord}: ${field.options.find((o) => o.value === assumed)?.label ?? assumed}`
+                : '–'
             }
             className="flex-1"
           />
@@ -108,7 +112,7 @@ export function TypedField({
             name={field.id}
             value={shownBesideUnit(field, value, units)}
             title={field.hint}
-            placeholder={assumed ? `assumed: ${assumed}` : undefined}
+            placeholder={assumed ? `${assumedWord}: ${shownBesideUnit(field, assumed, units)}` : undefined}
             inputMode={field.kind === 'quantity' && field.dimension === 'count' ? 'numeric' : 'text'}
             autoCapitalize="off"
             autoCorrect="off"

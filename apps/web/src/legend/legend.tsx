@@ -7,7 +7,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 
 const KEYS = [
   ['/', 'to the scan line, from anywhere'],
-  ['F1 F2 F3 F6', 'floor, take a motor in, stores, legend'],
+  ['F1 F2 F3 F4 F6 F7', 'floor, take a motor in, stores, people, legend, shop'],
   ['1 to 9', 'the sheets of the motor'],
   ['Alt A to E', 'to a view of the sheet'],
   ['Enter', 'opens or takes the next thing; in a form, on to the next field'],

@@ -1,18 +1,10 @@
-/** Stores: wire on the reels, and what the shop has decided for all its motors. */
-import { enamelledDiameterMm, readQuantity, SETTINGS_FIELDS, showShort } from '@norther/core';
-import type { ReelRecord, SettingsRecord } from '@norther/records';
+/** Stores: wire on the reels. */
+import { enamelledDiameterMm, readQuantity, showShort } from '@norther/core';
+import type { ReelRecord } from '@norther/records';
 import { useState } from 'react';
-import {
-  useRetireReelMutation,
-  useSaveReelMutation,
-  useSaveSettingsMutation,
-  useSessionQuery,
-  useShopQuery,
-} from '../app/api.ts';
+import { useRetireReelMutation, useSaveReelMutation, useShopQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
-import { useDraft } from '../app/use-draft.ts';
 import { Choice, optionsOf } from '../kit/choice.tsx';
-import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 
@@ -22,20 +14,17 @@ export function Stores() {
   const { data: shop } = useShopQuery();
   return (
     <Sheet
-      columns="7fr 5fr"
+      columns="1fr"
       title={
         <div className="px-3 py-1.5">
           <span className="block text-[13px] leading-none text-graphite">Sheet</span>
           <b className="block text-[16px] leading-tight">Stores</b>
-          <span className="text-[13px]">wire on the reels, settings of the shop</span>
+          <span className="text-[13px]">wire on the reels</span>
         </div>
       }
     >
       <View letter="A" name="Wire on the reels" className="overflow-auto px-4 py-2">
         {shop && <Reels reels={shop.reels} retired={shop.retired} />}
-      </View>
-      <View letter="B" name="The shop has decided" className="overflow-auto px-4 py-2">
-        {shop && <Settings key={shop.settings.version} settings={shop.settings} />}
       </View>
     </Sheet>
   );
@@ -137,7 +126,9 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
             <th className="text-right font-medium">over enamel mm</th>
             <th className="pl-4 font-medium">enamel</th>
             <th className="text-right font-medium">on it kg</th>
-            <th className="w-1/4" />
+            <th className="w-1/2 pl-3 font-medium">
+              <Scale />
+            </th>
             <th />
           </tr>
         </thead>
@@ -169,10 +160,7 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
               <td className="pl-4 text-[14px]">grade {r.grade}</td>
               <td className="fig text-right text-[16px]">{r.massKg.toFixed(1)}</td>
               <td className="pl-3">
-                <span
-                  className="block h-2 bg-hair"
-                  style={{ width: `${Math.min(100, (100 * r.massKg) / 25)}%` }}
-                />
+                <Bar kg={r.massKg} />
               </td>
               <td className="text-right">
                 <button
@@ -195,8 +183,8 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
         </tbody>
       </table>
       <p className="mt-1 text-[13px] text-graphite">
-        {reels.length} reels, {showShort(total, 4)} kg. Bar: against a full reel of 25 kg. Over enamel: IEC
-        60317-0-1, from memory, where not measured.
+        {reels.length} reels, {showShort(total, 4)} kg. Over enamel: IEC 60317-0-1, from memory, where not
+        measured.
       </p>
       {retired.length > 0 && (
         <details className="mt-4">
@@ -232,52 +220,30 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
   );
 }
 
-function Settings({ settings }: { settings: SettingsRecord }) {
-  const { data: session } = useSessionQuery();
-  const draft = useDraft('shop-settings', settings.typed, settings.version);
-  const [save, { isLoading }] = useSaveSettingsMutation();
-  const act = useAct();
-  const lead = session?.role === 'lead';
-  const keep = async () => {
-    const problem = await act(
-      unwrap(
-        save({
-          writeId: draft.writeId ?? crypto.randomUUID(),
-          settings: { typed: { ...draft.typed }, version: draft.version },
-        }),
-      ),
-      'The shop’s settings are saved.',
-    );
-    if (!problem) draft.drop();
-  };
+/** A full reel, and where its scale is marked [kg]. */
+const FULL = 25;
+const TICKS = [0, 5, 10, 15, 20, 25];
+const share = (kg: number) => `${Math.min(100, (100 * kg) / FULL)}%`;
+
+function Scale() {
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
-      }}
-    >
-      <p className="mb-2 text-[14px] text-graphite">
-        Schools differ; these hold for every motor that does not say otherwise. Empty: the published default.
-      </p>
-      <div className="grid grid-cols-2 gap-x-4 gap-y-2">
-        {SETTINGS_FIELDS.map((f) => (
-          <TypedField
-            key={f.id}
-            field={f}
-            value={draft.typed[f.id] ?? ''}
-            onType={(v) => draft.type({ [f.id]: v })}
-            suggestion={f.hint ? <span className="text-graphite">{f.hint}</span> : undefined}
-          />
-        ))}
-      </div>
-      <div className="mt-3 flex gap-2">
-        <Key primary type="submit" disabled={!lead || !draft.open || isLoading}>
-          Save for the shop
-        </Key>
-        {draft.open && <Key onClick={draft.drop}>Undo</Key>}
-      </div>
-      {!lead && <p className="mt-1 text-[14px] text-graphite">Only a lead changes what holds for all.</p>}
-    </form>
+    <span className="fig relative block h-4 text-[12px]">
+      {TICKS.map((kg) => (
+        <span key={kg} className="absolute -translate-x-1/2" style={{ left: share(kg) }}>
+          {kg}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+function Bar({ kg }: { readonly kg: number }) {
+  return (
+    <span className="relative block h-5">
+      {TICKS.map((tick) => (
+        <span key={tick} className="absolute inset-y-0 w-px bg-grid" style={{ left: share(tick) }} />
+      ))}
+      <span className="absolute top-1.5 h-2 bg-graphite" style={{ width: share(kg) }} />
+    </span>
   );
 }

@@ -20,6 +20,11 @@ export const UNIT_FIELDS: readonly Field[] = Object.values(CHOICES).map(({ id, l
   choice(id, label, Object.fromEntries(units.map((u) => [u, u]))),
 );
 
+/** What is typed where a shop says nothing: the unit it is kept in. */
+export const UNIT_DEFAULTS: Typed = Object.fromEntries(
+  (Object.keys(CHOICES) as Chosen[]).map((dimension) => [CHOICES[dimension].id, DIMENSIONS[dimension].unit]),
+);
+
 /** By dimension; one that is missing is typed in the unit it is kept in. */
 export type ShopUnits = Readonly<Partial<Record<Dimension, string>>>;
 

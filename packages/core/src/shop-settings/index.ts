@@ -1,1 +1,7 @@
-export { readShopSettings, SETTINGS_FIELDS, type ShopSettings } from './shop-settings.ts';
+export {
+  readShopSettings,
+  SETTINGS_DEFAULTS,
+  SETTINGS_FIELDS,
+  SETTINGS_GROUPS,
+  type ShopSettings,
+} from './shop-settings.ts';

@@ -1,7 +1,16 @@
 /** What a shop decides once for all its motors: marks, schools, limits, allowances. */
-import type { AnalysisSettings } from '../analysis/index.ts';
+import { DEFAULT_SETTINGS, type AnalysisSettings } from '../analysis/index.ts';
 import { JOINING_FIELDS } from '../machine-kinds/index.ts';
-import { choice, quantity, readForm, sayTyped, UNIT_FIELDS, type Field, type Typed } from '../forms/index.ts';
+import {
+  choice,
+  quantity,
+  readForm,
+  sayTyped,
+  UNIT_DEFAULTS,
+  UNIT_FIELDS,
+  type Field,
+  type Typed,
+} from '../forms/index.ts';
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from '../insulation/index.ts';
 import type { Finding } from '../quantity/index.ts';
 
@@ -9,54 +18,94 @@ const joining = JOINING_FIELDS.filter((f) =>
   ['order', 'joint', 'jumpers', 'starPoints', 'woundIn'].includes(f.id),
 );
 
-const TOUCH = quantity(
-  'touch',
-  'A part may be touched below',
-  'temperature',
-  30,
-  70,
-  'at its surface; 48 °C when empty',
-);
+const TOUCH = quantity('touch', 'A part may be touched below', 'temperature', 30, 70, 'at its surface');
 
-export const SETTINGS_FIELDS: readonly Field[] = [
-  choice('marks', 'Terminal marks', { iec: 'U1 V1 W1, IEC 60034-8', nema: 'T1 T2 T3, NEMA MG 1' }),
-  ...UNIT_FIELDS,
-  ...joining,
-  quantity(
-    'emfRatio',
-    'Induced / terminal volts',
-    'ratio',
-    0.8,
-    1.1,
-    '1 agrees with handbooks; 0.95 to 0.98 is nearer',
-  ),
-  quantity('stackingFactor', 'Stacking factor', 'ratio', 0.8, 1, 'iron in the core length'),
-  quantity('backIronLimit', 'Back iron at most', 'ratio', 1, 2.2, 'T, when poles become fewer'),
-  quantity('linerThickness', 'Liner', 'length', 0.1, 2),
-  quantity('wedgeThickness', 'Wedge', 'length', 0.3, 10),
-  quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
-  quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
-  quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
-  TOUCH,
-  choice(
-    'backup',
-    'Back-ups',
-    { nightly: 'every night', 'by-hand': 'by hand only' },
-    'every night when empty',
-  ),
-  quantity('backupHour', 'Back-up at', 'count', 0, 23, 'o’clock, 2 when empty'),
-  quantity('backupKeep', 'Back-ups kept', 'count', 1, 365, '14 when empty'),
-  choice('proposalRelease', 'A proposal is wound', {
-    release: 'when a lead has released it',
-    'at-once': 'as soon as it is kept',
-  }),
+/** What belongs together, in the order in which a shop would go through it. */
+export const SETTINGS_GROUPS: readonly { readonly title: string; readonly fields: readonly Field[] }[] = [
+  {
+    title: 'Marks and units',
+    fields: [
+      choice('marks', 'Terminal marks', { iec: 'U1 V1 W1, IEC 60034-8', nema: 'T1 T2 T3, NEMA MG 1' }),
+      ...UNIT_FIELDS,
+    ],
+  },
+  { title: 'How groups are joined', fields: joining },
+  {
+    title: 'Figures and limits',
+    fields: [
+      quantity(
+        'emfRatio',
+        'Induced / terminal volts',
+        'ratio',
+        0.8,
+        1.1,
+        '1 agrees with handbooks; 0.95 to 0.98 is nearer',
+      ),
+      quantity('stackingFactor', 'Stacking factor', 'ratio', 0.8, 1, 'iron in the core length'),
+      quantity('backIronLimit', 'Back iron at most', 'ratio', 1, 2.2, 'T, when poles become fewer'),
+      TOUCH,
+    ],
+  },
+  {
+    title: 'Insulation and wire',
+    fields: [
+      quantity('linerThickness', 'Liner', 'length', 0.1, 2),
+      quantity('wedgeThickness', 'Wedge', 'length', 0.3, 10),
+      quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
+      quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
+      quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+    ],
+  },
+  {
+    title: 'Who decides',
+    fields: [
+      choice('proposalRelease', 'A proposal is wound', {
+        release: 'when a lead has released it',
+        'at-once': 'as soon as it is kept',
+      }),
+    ],
+  },
+  {
+    title: 'Back-ups',
+    fields: [
+      choice('backup', 'Back-ups', { nightly: 'every night', 'by-hand': 'by hand only' }),
+      quantity('backupHour', 'Back-up at', 'count', 0, 23, 'o’clock'),
+      quantity('backupKeep', 'Back-ups kept', 'count', 1, 365),
+    ],
+  },
 ];
+export const SETTINGS_FIELDS: readonly Field[] = SETTINGS_GROUPS.flatMap((g) => g.fields);
 
 /**
  * Bare metal held for some minutes burns from 48 °C on.
  * Source: ISO 13732-1, burn thresholds of hot surfaces (from memory).
  */
 const TOUCH_C = 48;
+const BACK_IRON_T = 1.6;
+
+/** What holds where a setting is empty, as it would be typed. */
+export const SETTINGS_DEFAULTS: Typed = {
+  marks: DEFAULT_SETTINGS.marks,
+  ...UNIT_DEFAULTS,
+  jumpers: 'short',
+  starPoints: 'one',
+  order: 'jumpers-first',
+  joint: 'brazed',
+  woundIn: 'gangs',
+  emfRatio: String(DEFAULT_SETTINGS.emfRatio),
+  stackingFactor: String(DEFAULT_SETTINGS.stackingFactor),
+  backIronLimit: String(BACK_IRON_T),
+  touch: String(TOUCH_C),
+  linerThickness: String(DEFAULT_SETTINGS.linerThicknessMm),
+  wedgeThickness: String(DEFAULT_CUT_SETTINGS.wedgeThicknessMm),
+  rollWidth: String(DEFAULT_CUT_SETTINGS.rollWidthMm),
+  wireAllowance: String(100 * DEFAULT_CUT_SETTINGS.wireAllowance),
+  leadLength: String(DEFAULT_CUT_SETTINGS.leadLengthMm),
+  proposalRelease: 'release',
+  backup: 'nightly',
+  backupHour: '2',
+  backupKeep: '14',
+};
 
 export interface ShopSettings {
   readonly analysis: Partial<AnalysisSettings>;
@@ -95,7 +144,7 @@ export function readShopSettings(typed: Typed): ShopSettings {
         wedgeThicknessMm: n['wedgeThickness'],
       }),
     },
-    backIronLimitT: n['backIronLimit'] ?? 1.6,
+    backIronLimitT: n['backIronLimit'] ?? BACK_IRON_T,
     touch: n['touch'] === undefined ? `${TOUCH_C} °C` : sayTyped(TOUCH, typed['touch']!),
     joining: given({
       order: texts['order'],
