@@ -89,6 +89,12 @@ describe('a photo', () => {
   it.each<[string, Buffer | null, number, string]>([
     ['no photo', Buffer.from('hello, this is text'), 400, 'file.not-a-picture'],
     ['half a photo', null, 400, 'file.not-a-picture'],
+    [
+      'what begins like a photo',
+      Buffer.from('\xff\xd8\xff and then words', 'latin1'),
+      400,
+      'file.not-a-picture',
+    ],
     ['a drawing that could do things', SVG, 400, 'file.not-a-picture'],
     ['nothing', Buffer.alloc(0), 400, 'file.empty'],
     ['more than a file may be', Buffer.alloc(MOST_FILE_BYTES + 1), 413, 'file.too-large'],
@@ -129,6 +135,18 @@ describe('a photo', () => {
     expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
     expect((await attachments(shop.winder))[0]).toMatchObject({ withdrawn: { reason: 'another motor' } });
     expect((await shop.tester.get(`motors/4001/attachments/${id}/file`)).status).toBe(200);
+  });
+});
+
+describe('a picture of another kind', () => {
+  it.each(['png', 'webp', 'tiff', 'avif'] as const)('%s is kept as a photo', async (kind) => {
+    const picture = await sharp(await asTaken(48, 32))
+      .toFormat(kind)
+      .toBuffer();
+    const kept = await add(shop.winder, picture);
+    expect(kept.status).toBe(201);
+    const file = await shop.winder.get(`motors/4001/attachments/${kept.body.id}/file`);
+    expect((await sharp(file.bytes).metadata()).format).toBe('jpeg');
   });
 });
 

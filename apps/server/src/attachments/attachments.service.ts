@@ -18,8 +18,9 @@ import type { MotorToChange } from '../motors/motor-file.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
 import { AttachmentsRepository } from './attachments.repository.ts';
+import { fileKind } from './file-kind.ts';
 import { FileStore, tooLarge, type Received } from './file-store.ts';
-import { Pictures } from './pictures.ts';
+import { notAPicture, Pictures } from './pictures.ts';
 
 /** A file in its place. */
 interface Kept {
@@ -86,7 +87,9 @@ export class AttachmentsService {
   private async keep(received: Received): Promise<Kept> {
     const { path, hash, bytes } = received;
     try {
-      if (await isPdf(path)) {
+      const kind = await fileKind(path);
+      if (kind === null) throw notAPicture();
+      if (kind === 'paper') {
         const media = 'application/pdf';
         await this.store.keep(path, this.store.pathOf(hash, media));
         return { hash, media, bytes, width: null, height: null };
@@ -188,16 +191,6 @@ function refuse({ file, visit }: MotorToChange, person: Person, { place, why }: 
       : kind !== 'reading' || file.readings.some((r) => r.id === of);
   if (!known)
     throw badInput([finding('stop', 'attachment.no-such-place', `This motor has no ${place}.`, ['place'])]);
-}
-
-async function isPdf(path: string): Promise<boolean> {
-  const file = await open(path);
-  try {
-    const { buffer, bytesRead } = await file.read(Buffer.alloc(5), 0, 5, 0);
-    return buffer.subarray(0, bytesRead).toString('latin1') === '%PDF-';
-  } finally {
-    await file.close();
-  }
 }
 
 async function hashOf(path: string): Promise<string> {

@@ -38,11 +38,14 @@ export class Pictures {
       } catch (error) {
         const { code, killed } = error as { code?: number; killed?: boolean };
         if (code !== NOT_A_PICTURE && !killed) throw error;
-        throw refusedFile(
-          'file.not-a-picture',
-          'This is no photo that can be read: JPEG, PNG, WebP, AVIF or TIFF of at most 100 million pixels, or a paper as PDF.',
-        );
+        throw notAPicture();
       }
     });
   }
 }
+
+export const notAPicture = () =>
+  refusedFile(
+    'file.not-a-picture',
+    'This is no photo that can be read: JPEG, PNG, WebP, AVIF or TIFF of at most 100 million pixels, or a paper as PDF.',
+  );
