@@ -129,6 +129,23 @@ test('a sheet that a newer server no longer has is said in words, and comes when
   await page.getByRole('button', { name: 'Undo typing' }).click();
 });
 
+test('a tag scanned on a sheet opens its motor, however slowly that comes, and turns no other sheet after it', async ({
+  page,
+}) => {
+  await card(page, '3124');
+  await page.goto(`${base()}/motor/3124/traveller`);
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+  // The sheet of the motor is on its way for longer than a digit waits.
+  await page.route('**/assets/motor-*.js', async (route) => {
+    await new Promise((later) => setTimeout(later, 400));
+    await route.continue();
+  });
+  await scanTag(page, '3112');
+  await expect(page).toHaveURL(/motor\/3112$/);
+  await page.waitForTimeout(600);
+  await expect(page).toHaveURL(/motor\/3112$/);
+});
+
 test('a tag scanned while a field has the focus opens its motor and leaves the field as it was', async ({
   page,
 }) => {

@@ -408,6 +408,18 @@ function listen(who: Caller) {
   return { messages, until, close: () => (stop.abort(), done) };
 }
 
+it('takes a card that is sent again with its fields in another order for the same write', async () => {
+  const { number } = await shop.motor();
+  const writeId = randomUUID();
+  const save = (typed: Record<string, string>) =>
+    s.winder.put(`motors/${number}/windings/proposed`, { typed, version: 0, why: '' }, writeId);
+  const first = await save({ layers: '2', turns: '13' });
+  expect(first.status).toBe(200);
+  const again = await save({ turns: '13', layers: '2' });
+  expect([again.status, again.body]).toEqual([200, first.body]);
+  expect((await save({ turns: '14', layers: '2' })).status).toBe(422);
+});
+
 it('tells the browsers what the floor has of a motor that changed, and how far they have heard', async () => {
   const tab = listen(s.lead);
   try {

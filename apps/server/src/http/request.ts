@@ -19,6 +19,12 @@ export const Who = createParamDecorator((_: unknown, context: ExecutionContext):
   return person;
 });
 
+/** The same fields in another order are the same write: a browser puts them together anew when it sends again. */
+const inOrder = (_key: string, value: unknown): unknown =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    : value;
+
 /** The id the client made for this write, with the address and a hash of the body it was made for. */
 export const Write = createParamDecorator((_: unknown, context: ExecutionContext): WriteKey => {
   const request = context.switchToHttp().getRequest<Request>();
@@ -32,7 +38,7 @@ export const Write = createParamDecorator((_: unknown, context: ExecutionContext
     bodyHash: Buffer.isBuffer(request.body)
       ? ''
       : createHash('sha256')
-          .update(JSON.stringify(request.body ?? null))
+          .update(JSON.stringify(request.body ?? null, inOrder))
           .digest('hex'),
   };
 });

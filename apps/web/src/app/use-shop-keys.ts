@@ -1,5 +1,5 @@
 /** Keys that work on every sheet; digits and letters only outside fields. */
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { isTyping } from '../kit/is-typing.ts';
 import { sheetTurned } from './sheet-state.ts';
@@ -13,10 +13,15 @@ export function useShopKeys() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { number } = useParams();
+  const waiting = useRef<number | undefined>(undefined);
   useEffect(() => {
-    let waiting: number | undefined;
+    // Before anybody else, and once for all: Enter of a scan is kept from every other listener.
+    const onAnyKey = () => clearTimeout(waiting.current);
+    window.addEventListener('keydown', onAnyKey, { capture: true });
+    return () => window.removeEventListener('keydown', onAnyKey, { capture: true });
+  }, []);
+  useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      clearTimeout(waiting);
       if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
         e.preventDefault();
         document.querySelector<HTMLInputElement>('[data-scan="line"]')?.focus();
@@ -50,7 +55,7 @@ export function useShopKeys() {
         const sheet = MOTOR_SHEETS.find((s) => s.key === e.key);
         // A digit may be the first of a scanned number: it acts only when no other sign follows at once.
         if (sheet)
-          waiting = window.setTimeout(
+          waiting.current = window.setTimeout(
             () => void navigate(`/motor/${encodeURIComponent(number)}${sheet.to}`),
             SCAN_GAP,
           );
@@ -58,7 +63,7 @@ export function useShopKeys() {
     };
     window.addEventListener('keydown', onKey);
     return () => {
-      clearTimeout(waiting);
+      clearTimeout(waiting.current);
       window.removeEventListener('keydown', onKey);
     };
   }, [navigate, dispatch, number]);
