@@ -3,6 +3,7 @@ import type { Body, Route, Verdict } from '@norther/core';
 import { stationsOf } from '@norther/core';
 import { fixed } from './phase-style.ts';
 import type { Ink, Mark, Scene } from './scene.ts';
+import { cameras } from './cameras.ts';
 import { workingScale } from './working-time.ts';
 
 export interface TimelineStep {
@@ -131,7 +132,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
   // Photos on the line of hours; those that would cover each other as one, with their count.
   const photos = (o.photos ?? []).map((p) => x(at(p))).toSorted((a, b) => a - b);
   if (photos.length > 0) words('photos', 8, PHOTOS + 4, 'graphite');
-  for (const [px, count] of inOne(photos)) marks.push(...camera(px, PHOTOS, count));
+  marks.push(...cameras(photos, PHOTOS));
 
   // The rails: thin as far as they may go, thick where somebody had it.
   const ids = (stations: readonly { id: string }[]) => new Set(stations.map((s) => s.id));
@@ -332,39 +333,6 @@ export function visitTimeline(o: TimelineOptions): Scene {
     );
   }
   return { title: 'What happened to this motor, on its two tracks', width, height: TIMELINE_HEIGHT, marks };
-}
-
-/** Places nearer than a camera and its count are wide, as the first of them and how many they are. */
-function inOne(places: readonly number[]): (readonly [number, number])[] {
-  const groups: [number, number][] = [];
-  for (const px of places) {
-    const last = groups.at(-1);
-    if (last && px - last[0] < 28) last[1]++;
-    else groups.push([px, 1]);
-  }
-  return groups;
-}
-
-function camera(px: number, py: number, count: number): Mark[] {
-  const body = `M${fixed(px - 6)} ${py - 3.5}h3l1.5-2h3l1.5 2h3v8h-12Z`;
-  return [
-    { kind: 'path', d: body, fill: 'paper', stroke: 'ink', width: 1.2 },
-    {
-      kind: 'path',
-      d: `M${fixed(px - 2.2)} ${py + 0.5}a2.2 2.2 0 1 0 4.4 0a2.2 2.2 0 1 0-4.4 0Z`,
-      stroke: 'ink',
-      width: 1.2,
-    },
-    ...(count > 1
-      ? [
-          {
-            kind: 'text' as const,
-            ...{ x: px + 9, y: py + 5, text: String(count), size: 12 },
-            ...{ ink: 'ink' as const, face: 'figures' as const },
-          },
-        ]
-      : []),
-  ];
 }
 
 /** Sound a ring with a check, to watch a triangle, stop a filled square with a cross. */

@@ -1,4 +1,5 @@
 /** Photos and papers kept with a motor: where they belong, what they show, and the sum that names their content. */
+import { hasStation, type Route } from '@norther/core';
 import { z } from 'zod';
 import { BodyName, Id, Instant, StationName } from './shapes.ts';
 
@@ -10,15 +11,33 @@ export type AttachmentMedia = keyof typeof ATTACHMENT_MEDIA;
 export const MOST_FILE_BYTES = 40 * 1024 * 1024;
 export const MOST_ATTACHMENTS = 300;
 
-/** Where it belongs: `motor`, `part/stator`, `station/saw`, `reading/<id>`. */
-export const AttachmentPlace = z.string().refine((place) => {
+export type Place =
+  { readonly kind: 'motor' } | { readonly kind: 'part' | 'station' | 'reading'; readonly of: string };
+
+/** @returns what a place such as `station/saw` names, or null where it names nothing that could be */
+export function readPlace(place: string): Place | null {
+  if (place === 'motor') return { kind: 'motor' };
   const [kind, of = '', ...rest] = place.split('/');
-  if (rest.length > 0) return false;
-  if (kind === 'motor') return place === 'motor';
-  if (kind === 'part') return BodyName.safeParse(of).success;
-  if (kind === 'station') return StationName.safeParse(of).success;
-  return kind === 'reading' && Id.safeParse(of).success;
-}, 'A place is motor, part/stator, station/<name> or reading/<id>.');
+  const names = { part: BodyName, station: StationName, reading: Id };
+  if (rest.length > 0 || kind === undefined || !Object.hasOwn(names, kind)) return null;
+  const known = kind as keyof typeof names;
+  return names[known].safeParse(of).success ? { kind: known, of } : null;
+}
+
+/** Whether a motor on this route, with these readings, has such a place. */
+export function hasPlace(place: string, route: Route, readings: readonly { readonly id: string }[]): boolean {
+  const read = readPlace(place);
+  if (read === null || read.kind === 'motor' || read.kind === 'part') return read !== null;
+  return read.kind === 'station' ? hasStation(route, read.of) : readings.some((r) => r.id === read.of);
+}
+
+/** Where it belongs: `motor`, `part/stator`, `station/saw`, `reading/<id>`. */
+export const AttachmentPlace = z
+  .string()
+  .refine(
+    (place) => readPlace(place) !== null,
+    'A place is motor, part/stator, station/<name> or reading/<id>.',
+  );
 
 export const FileHash = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 sum in small hexadecimal letters.');
 

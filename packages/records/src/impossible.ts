@@ -8,6 +8,7 @@ import {
   stationsOf,
   type Finding,
 } from '@norther/core';
+import { hasPlace } from './attachment-records.ts';
 import type { MotorDocument } from './motor-document.ts';
 
 /** Clocks of two shops differ by a little. */
@@ -61,10 +62,8 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
         [`steps.${astray}`],
       ),
     ];
-  const readings = new Set(document.readings.map((r) => r.id));
   document.attachments.forEach((a, i) => {
-    const [kind, of = ''] = a.place.split('/');
-    if ((kind === 'reading' && !readings.has(of)) || (kind === 'station' && !hasStation(route, of)))
+    if (!hasPlace(a.place, route, document.readings))
       stop('no-such-place', `A photo belongs to ${a.place}, which is not in the file.`, `attachments.${i}`);
   });
   const signed = new Map<string, number>();

@@ -141,6 +141,22 @@ describe('a record from outside', () => {
     expect(codes(document({ steps: [one, { ...step('data', 5), id: one.id }] }))).toEqual(['file.twice']);
   });
 
+  it('refuses a photo of a station or a reading that the file does not have', () => {
+    const photo = (place: string) =>
+      ({
+        id: id(),
+        place,
+        addedAt: at,
+        order: 1,
+        hash: 'a'.repeat(64),
+      }) as MotorDocument['attachments'][number];
+    const of = (place: string) => codes(document({ attachments: [photo(place)] }));
+    for (const place of ['motor', 'part/rotor', 'station/saw']) expect(of(place)).toEqual([]);
+    // A station of another route, a reading that is not there, what is no place at all.
+    for (const place of ['station/starting-gear', `reading/${id()}`, 'motor/saw', 'part/lid', '../..'])
+      expect(of(place)).toEqual(['file.no-such-place']);
+  });
+
   it('stops counting at a dozen: a file that is all wrong is not read aloud', () => {
     const history = Array.from(
       { length: 400 },

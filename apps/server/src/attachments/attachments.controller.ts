@@ -12,10 +12,11 @@ import {
   Res,
 } from '@nestjs/common';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import { AddAttachment, ATTACHMENT_MEDIA, NoteChange, WithReason } from '@norther/records';
+import { AddAttachment, ATTACHMENT_MEDIA, NoteChange } from '@norther/records';
 import type { Request, Response } from 'express';
 import { createZodDto } from 'nestjs-zod';
 import type { WriteKey } from '../database/write.ts';
+import { ReasonGiven } from '../http/reason-given.ts';
 import { Who, Write } from '../http/request.ts';
 import { sendKept } from '../http/send.ts';
 import type { Person } from '../people/person.ts';
@@ -23,7 +24,6 @@ import { AttachmentsService } from './attachments.service.ts';
 
 class Entry extends createZodDto(AddAttachment) {}
 class Note extends createZodDto(NoteChange) {}
-class ReasonGiven extends createZodDto(WithReason) {}
 
 @ApiTags('photos and papers')
 @Controller('motors/:number/attachments')

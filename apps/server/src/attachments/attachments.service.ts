@@ -1,7 +1,8 @@
 /** Photos and papers of a motor: received, made ready, kept; noted upon; taken back with a reason. */
 import { Injectable } from '@nestjs/common';
-import { finding, hasStation } from '@norther/core';
+import { finding } from '@norther/core';
 import {
+  hasPlace,
   MOST_ATTACHMENTS,
   MOST_FILE_BYTES,
   type AddAttachment,
@@ -184,12 +185,7 @@ function refuse({ file, visit }: MotorToChange, person: Person, { place, why }: 
   refuseGone(file.motor, person, why);
   if (file.attachments.length >= MOST_ATTACHMENTS)
     throw conflict('attachment.too-many', `A motor has ${MOST_ATTACHMENTS} photos and papers at most.`);
-  const [kind, of = ''] = place.split('/');
-  const known =
-    kind === 'station'
-      ? hasStation(visit.route, of)
-      : kind !== 'reading' || file.readings.some((r) => r.id === of);
-  if (!known)
+  if (!hasPlace(place, visit.route, file.readings))
     throw badInput([finding('stop', 'attachment.no-such-place', `This motor has no ${place}.`, ['place'])]);
 }
 

@@ -1,18 +1,18 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MotorChange, MotorEntry, WithReason } from '@norther/records';
+import { MotorChange, MotorEntry } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import type { Response } from 'express';
 import { z } from 'zod';
 import { sendJson } from '../http/send.ts';
 import type { WriteKey } from '../database/write.ts';
+import { ReasonGiven } from '../http/reason-given.ts';
 import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { MotorsService } from './motors.service.ts';
 
 class NewMotor extends createZodDto(MotorEntry) {}
 class ChangedMotor extends createZodDto(MotorChange) {}
-class ReasonGiven extends createZodDto(WithReason) {}
 class HistoryQuery extends createZodDto(
   z.object({
     before: z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).optional(),

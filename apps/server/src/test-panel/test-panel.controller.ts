@@ -1,13 +1,13 @@
 import { Body, Controller, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { ReadingEntry, WithReason } from '@norther/records';
+import { ReadingEntry } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import type { WriteKey } from '../database/write.ts';
+import { ReasonGiven } from '../http/reason-given.ts';
 import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { TestPanelService } from './test-panel.service.ts';
 
-class ReasonGiven extends createZodDto(WithReason) {}
 class NewReading extends createZodDto(ReadingEntry) {}
 
 @ApiTags('tests')

@@ -1,10 +1,11 @@
 import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { StationId } from '@norther/core';
-import { AmendStep, GateName, RaiseHold, SignStep, StationName, WithReason } from '@norther/records';
+import { AmendStep, GateName, RaiseHold, SignStep, StationName } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { notFound } from '../http/problem.ts';
 import type { WriteKey } from '../database/write.ts';
+import { ReasonGiven } from '../http/reason-given.ts';
 import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { TracksService } from './tracks.service.ts';
@@ -12,7 +13,6 @@ import { TracksService } from './tracks.service.ts';
 class Signature extends createZodDto(SignStep) {}
 class Amendment extends createZodDto(AmendStep) {}
 class NewHold extends createZodDto(RaiseHold) {}
-class ReasonGiven extends createZodDto(WithReason) {}
 
 const station = (name: string): StationId => {
   if (!StationName.safeParse(name).success) throw notFound(`Station ${name}`);

@@ -1,5 +1,6 @@
 /** Where a photo belongs, in words. */
 import { hasStation, stationOf, TEST_KINDS, STAGES, type Route, type Stage } from '@norther/core';
+import { readPlace } from '@norther/records';
 import type { ShownReading } from '../app/api.ts';
 
 export function sayPlace(
@@ -9,10 +10,18 @@ export function sayPlace(
     readings,
   }: { readonly route: Route; readonly readings: readonly Pick<ShownReading, 'id' | 'kind' | 'stage'>[] },
 ): string {
-  const [kind, of = ''] = place.split('/');
-  if (kind === 'station') return hasStation(route, of) ? stationOf(route, of).title : of;
-  if (kind === 'part') return of.charAt(0).toUpperCase() + of.slice(1);
-  const reading = kind === 'reading' ? readings.find((r) => r.id === of) : undefined;
-  if (!reading) return kind === 'reading' ? 'A reading' : 'The motor';
-  return `${TEST_KINDS[reading.kind].title}, ${STAGES[reading.stage as Stage].toLowerCase()}`;
+  const read = readPlace(place);
+  switch (read?.kind) {
+    case 'station':
+      return hasStation(route, read.of) ? stationOf(route, read.of).title : read.of;
+    case 'part':
+      return read.of.charAt(0).toUpperCase() + read.of.slice(1);
+    case 'reading': {
+      const reading = readings.find((r) => r.id === read.of);
+      if (!reading) return 'A reading';
+      return `${TEST_KINDS[reading.kind].title}, ${STAGES[reading.stage as Stage].toLowerCase()}`;
+    }
+    default:
+      return 'The motor';
+  }
 }
