@@ -30,6 +30,7 @@ import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
 import { ReportsModule } from './reports/reports.module.ts';
+import { RoutesModule } from './routes/routes.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
 import { TracksModule } from './tracks/tracks.module.ts';
@@ -80,6 +81,7 @@ class AppModule {
         TracksModule,
         TestPanelModule,
         StoresModule,
+        RoutesModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

@@ -9,6 +9,7 @@ import {
   plansOf,
   TEST_KINDS,
   type Judgement,
+  type Route,
   type Stage,
   type TestKindId,
   type Typed,
@@ -25,6 +26,7 @@ beforeAll(async () => {
 afterAll(() => s.stop());
 
 interface File {
+  ownRoute: Route | null;
   motor: { number: string; kind: string; route: string; routeVersion: number; plate: Typed };
   readings: { id: string; outcome: { ok: boolean; judgement: Judgement } }[];
 }
@@ -32,7 +34,7 @@ interface File {
 const visitOf = (file: File) =>
   ({
     ...file,
-    ...kindAndRoute(file.motor),
+    ...kindAndRoute(file.motor, file.ownRoute),
     number: file.motor.number,
     plate: file.motor.plate,
   }) as unknown as Visit;

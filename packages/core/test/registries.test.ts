@@ -158,6 +158,7 @@ describe('a kind and a route that nobody knows yet', () => {
     const route: Route = {
       id: 'solenoid',
       version: 1,
+      machine: 'solenoid',
       title: 'Solenoid',
       opening: [
         { id: 'look', body: 'motor', name: 'Look', title: 'Look at it', todo: [], record: [], tests: [] },

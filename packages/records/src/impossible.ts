@@ -1,7 +1,9 @@
 /** What cannot have happened in a record that comes from outside: it would say what nobody did. */
 import {
+  checkRoute,
   finding,
   hasStation,
+  isPublished,
   requiredBefore,
   routeInVersion,
   stationOf,
@@ -10,6 +12,7 @@ import {
 } from '@norther/core';
 import { hasPlace } from './attachment-records.ts';
 import type { MotorDocument } from './motor-document.ts';
+import { routeOfShape } from './route-records.ts';
 
 /** Clocks of two shops differ by a little. */
 const AHEAD_MS = 10 * 60_000;
@@ -42,7 +45,20 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   document.attachments.forEach((a, i) => past(a.addedAt, `attachments.${i}.addedAt`));
   document.history.forEach((e, i) => past(e.at, `history.${i}.at`));
 
-  const route = routeInVersion(motor.route, motor.routeVersion);
+  if (document.route) {
+    const { id, version, machine } = document.route;
+    if (isPublished(id) || id !== motor.route || version !== motor.routeVersion || machine !== motor.kind)
+      stop(
+        'wrong-route',
+        `The route ${id} ${version} in the file is not the one that the motor goes.`,
+        'route',
+      );
+    const wrong = checkRoute(routeOfShape(document.route), null).find((f) => f.severity === 'stop');
+    if (wrong) stop('route-broken', `Nobody can work by the route in the file: ${wrong.message}`, 'route');
+  }
+  const route = document.route
+    ? routeOfShape(document.route)
+    : routeInVersion(motor.route, motor.routeVersion);
   if (!route)
     return [
       finding(

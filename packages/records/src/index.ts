@@ -1,5 +1,6 @@
 /** Schemas of everything that is stored, sent or exported. */
 export * from './shapes.ts';
+export * from './route-records.ts';
 export * from './motor-record.ts';
 export * from './work-records.ts';
 export * from './attachment-records.ts';

@@ -1,9 +1,10 @@
 /** The whole record of one motor as one file: format, version, migrations, refusals. */
-import { finding, FIRST_MACHINE_KIND, good, refused, STATION_IDS, type Outcome } from '@norther/core';
+import { finding, FIRST_MACHINE_KIND, good, MOST_STATIONS, refused, type Outcome } from '@norther/core';
 import { z } from 'zod';
 import { AttachmentRecord, MOST_ATTACHMENTS } from './attachment-records.ts';
 import { damage, openFile } from './open-file.ts';
 import { MotorRecord } from './motor-record.ts';
+import { RouteShape } from './route-records.ts';
 import {
   EventRecord,
   GatePassRecord,
@@ -15,7 +16,7 @@ import {
 } from './work-records.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 7;
+export const MOTOR_FORMAT_VERSION = 8;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -23,8 +24,10 @@ export const MotorDocument = z.object({
   /** Version of the computation that judged the readings when the file was written. */
   core: z.string(),
   motor: MotorRecord,
+  /** The route it goes where that is a shop's own; null where it is a published one. */
+  route: RouteShape.nullable(),
   windings: z.array(WindingRecord).max(3),
-  steps: z.array(StepRecord).max(STATION_IDS.length),
+  steps: z.array(StepRecord).max(MOST_STATIONS),
   holds: z.array(HoldRecord).max(2000),
   gatePasses: z.array(GatePassRecord).max(500),
   readings: z.array(ReadingRecord).max(2000),
@@ -106,6 +109,8 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   }),
   // 7: photos and papers are kept with a motor; before that nobody could.
   6: (old) => ({ ...old, version: 7, attachments: [] }),
+  // 8: shops have routes of their own; before that every motor went a published one.
+  7: (old) => ({ ...old, version: 8, route: null }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */

@@ -1,7 +1,7 @@
 /** A motor as it is listed and opened: identity, plate, promise. */
 import { z } from 'zod';
 import { FIRST_MACHINE_KIND } from '@norther/core';
-import { Id, Instant, MachineKindName, TypedFields, Version } from './shapes.ts';
+import { Id, Instant, MachineKindName, RouteName, TypedFields, Version } from './shapes.ts';
 
 const line = (most: number) => z.string().trim().max(most);
 
@@ -14,6 +14,8 @@ export const MotorEntry = z.object({
     .regex(/^[\p{L}\p{N}][\p{L}\p{N}._-]*$/u, 'A motor number has letters, figures, dot and dash only.'),
   /** Kind of machine; decides its plate, its card, its tests and the route it begins with. */
   kind: MachineKindName.default(FIRST_MACHINE_KIND),
+  /** The route it is to go; the shop's usual one for its kind where it is not said. */
+  route: RouteName.optional(),
   customer: line(80).min(1, 'Say who the motor is for.'),
   machine: line(80).default(''),
   maker: line(80).default(''),

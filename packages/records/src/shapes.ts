@@ -1,5 +1,5 @@
 /** Shapes shared by several records. */
-import { GATE_IDS, MACHINE_KIND_IDS, STATION_IDS, TEST_KIND_IDS, STAGES } from '@norther/core';
+import { MACHINE_KIND_IDS, TEST_KIND_IDS, STAGES } from '@norther/core';
 import { z } from 'zod';
 
 /** More than any form has, so that a record stays a record. */
@@ -39,9 +39,15 @@ export const ReadValues = z
   .record(z.string(), z.unknown())
   .refine((v) => JSON.stringify(v).length <= MOST_JSON, `At most ${MOST_JSON} characters.`);
 export const BodyName = z.enum(['stator', 'rotor', 'motor']);
-export const StationName = z.enum(STATION_IDS as [string, ...string[]]);
+/** Whether the motor's route has it, is for whoever knows the route to say. */
+const RouteId = z
+  .string()
+  .max(60)
+  .regex(/^[a-z][a-z0-9-]*$/, 'Small letters, figures and dashes, a letter first.');
+export const StationName = RouteId.max(40);
+export const RouteName = RouteId;
 export const MachineKindName = z.enum(MACHINE_KIND_IDS as [string, ...string[]]);
-export const GateName = z.enum(GATE_IDS as [string, ...string[]]);
+export const GateName = RouteId.max(40);
 export const TestKindName = z.enum(TEST_KIND_IDS);
 export const StageName = z.enum(Object.keys(STAGES) as [string, ...string[]]);
 export const WindingRole = z.enum(['as-found', 'proposed', 'as-wound']);

@@ -35,7 +35,7 @@ const upTo = (n: number) => order.slice(0, n).map((station, i) => step(station, 
 
 const document = (change: Partial<MotorDocument> = {}, motor: object = {}): MotorDocument => ({
   format: 'norther.motor',
-  version: 7,
+  version: 8,
   core: '0.3.0',
   motor: {
     id: id(),
@@ -56,6 +56,7 @@ const document = (change: Partial<MotorDocument> = {}, motor: object = {}): Moto
     version: 1,
     ...motor,
   },
+  route: null,
   windings: [],
   steps: [],
   holds: [],

@@ -13,7 +13,7 @@ const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 7,
+  version: 8,
   core: '0.2.0',
   motor: {
     id,
@@ -33,6 +33,7 @@ const document = {
     withdrawnAt: null,
     version: 1,
   },
+  route: null,
   windings: [
     {
       id,
@@ -70,6 +71,7 @@ describe('a motor’s record as a file', () => {
       ...written,
       version: MOTOR_FORMAT_VERSION,
       attachments: [],
+      route: null,
       motor: { ...written.motor, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
     });
   });

@@ -2,7 +2,7 @@
  * Tables. Every root row carries its shop; ids are UUID v7 and need no central counter. What happened first is told by a
  * number from one sequence of the database, never by a clock: clocks are set back.
  */
-import type { LogPoint } from '@norther/core';
+import type { LogPoint, Route } from '@norther/core';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -67,6 +67,43 @@ export const sessions = pgTable('sessions', {
   personId: uuid('person_id').notNull(),
   expiresAt: at('expires_at').notNull(),
 });
+
+/** A shop's own routes: what stands for all versions of one. */
+export const routes = pgTable(
+  'routes',
+  {
+    shopId: uuid('shop_id').notNull(),
+    id: text('id').notNull(),
+    kind: text('kind').notNull(),
+    /** Motors of its kind begin with it where nobody says otherwise; one a kind at most. */
+    usual: boolean('usual').notNull().default(false),
+    retiredAt: at('retired_at'),
+    /** It came with a record from another shop: gone by, and not changed here. */
+    imported: boolean('imported').notNull().default(false),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    primaryKey({ columns: [t.shopId, t.id] }),
+    uniqueIndex('routes_usual')
+      .on(t.shopId, t.kind)
+      .where(sql`${t.usual}`),
+  ],
+);
+
+/** Append-only: a version is never changed, since motors go by it. */
+export const routeVersions = pgTable(
+  'route_versions',
+  {
+    shopId: uuid('shop_id').notNull(),
+    route: text('route').notNull(),
+    version: integer('version').notNull(),
+    document: jsonb('document').$type<Route>().notNull(),
+    publishedAt: at('published_at').notNull(),
+    publishedBy: text('published_by').notNull(),
+    why: text('why').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.shopId, t.route, t.version] })],
+);
 
 export const motors = pgTable(
   'motors',

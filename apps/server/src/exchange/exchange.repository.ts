@@ -1,8 +1,9 @@
 /** All rows of an imported record, in batches. */
-import { judgeTest, CORE_VERSION, type Stage } from '@norther/core';
+import { judgeTest, CORE_VERSION, type Route, type Stage } from '@norther/core';
 import { ordersOf, withOrders, type AttachmentRecord, type MotorDocument } from '@norther/records';
 import { and, eq, or, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
+import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from '../database/database.ts';
 import {
   attachments,
@@ -14,11 +15,15 @@ import {
   jointMarks,
   motors,
   readings,
+  routes,
+  routeVersions,
   steps,
   windings,
   withdrawals,
 } from '../database/schema.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
+import type { Person } from '../people/person.ts';
+import { versionOf } from '../routes/routes.repository.ts';
 
 /** The content of an attachment that is in its place. */
 export type FileOfRecord = Pick<AttachmentRecord, 'hash' | 'media' | 'bytes'>;
@@ -33,6 +38,36 @@ export class ExchangeRepository {
       .from(motors)
       .where(or(eq(motors.id, id), and(eq(motors.shopId, shopId), eq(motors.number, number))));
     return rows.length > 0;
+  }
+
+  /**
+   * A route that came with a motor: gone by here from now on, and not changed.
+   * @returns false where what the shop has of this route does not agree with it
+   */
+  async takeRoute(tx: Transaction, person: Person, now: Date, route: Route): Promise<boolean> {
+    const { shopId } = person;
+    const known = await versionOf(tx, shopId, route.id, route.version);
+    if (known) return isDeepStrictEqual(known, route);
+    const [head] = await tx
+      .select()
+      .from(routes)
+      .where(and(eq(routes.shopId, shopId), eq(routes.id, route.id)));
+    // A version of this shop's own route that this shop never published.
+    if (head && !head.imported) return false;
+    await tx
+      .insert(routes)
+      .values({ shopId, id: route.id, kind: route.machine, imported: true })
+      .onConflictDoNothing();
+    await tx.insert(routeVersions).values({
+      shopId,
+      route: route.id,
+      version: route.version,
+      document: route,
+      publishedAt: now,
+      publishedBy: person.name,
+      why: 'it came with a motor from another shop',
+    });
+    return true;
   }
 
   async insert(

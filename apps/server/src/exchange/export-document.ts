@@ -11,7 +11,7 @@ const PAGE = 500;
  * @param orders every place in the order of the motor's history
  */
 export async function* exportDocument(
-  { motor, windings, steps, holds, gatePasses, readings, jointMarks, attachments }: MotorRows,
+  { motor, ownRoute, windings, steps, holds, gatePasses, readings, jointMarks, attachments }: MotorRows,
   historyOrders: readonly number[],
   logOf: (readingId: string) => Promise<string | null>,
   history: (after: number, limit: number) => Promise<EventRecord[]>,
@@ -32,7 +32,13 @@ export async function* exportDocument(
     .sort((a, b) => a - b);
   const rank = new Map(sorted.map((o, i) => [o, i + 1]));
   const d = withOrders(own, (o) => rank.get(o) ?? 0);
-  const head = { format: MOTOR_FORMAT, version: MOTOR_FORMAT_VERSION, core: CORE_VERSION, motor };
+  const head = {
+    format: MOTOR_FORMAT,
+    version: MOTOR_FORMAT_VERSION,
+    core: CORE_VERSION,
+    motor,
+    route: ownRoute,
+  };
   yield JSON.stringify(head).slice(0, -1);
   for (const list of ['windings', 'steps', 'holds', 'gatePasses', 'jointMarks', 'attachments'] as const)
     yield* rows(`,"${list}":[`, pages<unknown>(d[list]), ']');

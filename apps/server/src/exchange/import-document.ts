@@ -1,6 +1,12 @@
 /** A motor's record into a shop that does not have it; runs in a worker, since a file may be large. */
 import { finding } from '@norther/core';
-import { impossibleIn, MOST_FILE_BYTES, openMotorDocument, type MotorDocument } from '@norther/records';
+import {
+  impossibleIn,
+  MOST_FILE_BYTES,
+  openMotorDocument,
+  routeOfShape,
+  type MotorDocument,
+} from '@norther/records';
 import { createHash } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { FileStore } from '../attachments/file-store.ts';
@@ -72,6 +78,12 @@ async function insertDocument(
             'motor.known',
             `Motor ${motor.number} is in this shop already; an import never overwrites.`,
             ['number'],
+          );
+        if (document.route && !(await exchange.takeRoute(tx, person, now, routeOfShape(document.route))))
+          throw conflict(
+            'route.differs',
+            `Version ${motor.routeVersion} of the route ${document.route.title} in the file is not the one that this shop has.`,
+            ['route'],
           );
         await exchange.insert(
           tx,

@@ -1,11 +1,10 @@
 /** The few words the floor writes on a motor's rail. */
-import { routeOf, standingOf, stationOf, type StepRecord } from '@norther/core';
+import { standingOf, stationOf, type Route, type StepRecord } from '@norther/core';
 import type { FloorNote } from '@norther/records';
 import { isoOf } from '../motors/rows-from-json.ts';
 import type { FloorRow } from './floor.repository.ts';
 
-export function openNotes(row: FloorRow): FloorNote[] {
-  const route = routeOf(row.motor);
+export function openNotes(row: FloorRow, route: Route): FloorNote[] {
   const { standings } = standingOf(route, row.steps as readonly StepRecord[], row.holds);
   return standings.map((s) => ({
     body: s.body,

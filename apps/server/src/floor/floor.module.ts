@@ -2,6 +2,7 @@ import { Controller, Get, Module } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Who } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
+import { RoutesModule } from '../routes/routes.module.ts';
 import { FloorRepository } from './floor.repository.ts';
 import { FloorService } from './floor.service.ts';
 
@@ -17,6 +18,7 @@ export class FloorController {
 }
 
 @Module({
+  imports: [RoutesModule],
   controllers: [FloorController],
   providers: [FloorRepository, FloorService],
   exports: [FloorService],

@@ -7,6 +7,7 @@ import {
   type JudgedVisit,
   type MotorStanding,
   type MotorVerdict,
+  type Route,
   type TestOutcome,
   type Visit,
   type Voided,
@@ -24,6 +25,8 @@ import type {
 
 export interface MotorRows {
   readonly motor: MotorRecord;
+  /** The shop's own route where it goes one; null where it goes a published one. */
+  readonly ownRoute: Route | null;
   /** Where an imported record came from. */
   readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
@@ -70,7 +73,7 @@ export interface JudgedMotor extends Pick<JudgedVisit, 'plans' | 'facts'> {
 export const visitOf = (rows: MotorRows): Visit =>
   ({
     ...rows,
-    ...kindAndRoute(rows.motor),
+    ...kindAndRoute(rows.motor, rows.ownRoute),
     number: rows.motor.number,
     plate: rows.motor.plate,
   }) as unknown as Visit;

@@ -1,9 +1,10 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION, machineKind, newestRoute } from '@norther/core';
+import { CORE_VERSION, type RouteName } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { EarlierVisit, EventRecord, MotorEntry, MotorRecord, WindingRecord } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
+import { RoutesRepository } from '../routes/routes.repository.ts';
 import { curves, events, motors, readings, type windings } from '../database/schema.ts';
 import {
   attachmentOfJson,
@@ -62,9 +63,6 @@ export const eventOf = (r: Row<typeof events>): EventRecord => ({
   order: r.order,
 });
 
-/** The route that a motor of this kind begins with today. */
-const routeOfKind = (kind: string) => newestRoute(machineKind(kind).route);
-
 export const wordsOf = (m: Pick<MotorEntry, 'number' | 'customer' | 'machine' | 'maker' | 'serial'>) =>
   [m.number, m.customer, m.machine, m.maker, m.serial].join(' ').toLowerCase();
 
@@ -111,7 +109,10 @@ export interface HistoryPage {
 export class MotorsRepository {
   private readonly motorRows;
 
-  constructor(private readonly database: Database) {
+  constructor(
+    private readonly database: Database,
+    private readonly routes: RoutesRepository,
+  ) {
     // Built once; named, so that PostgreSQL plans them once a connection.
     this.motorRows = motorQuery(database.db).prepare('motor_rows');
   }
@@ -150,8 +151,10 @@ export class MotorsRepository {
     const query = db === this.database.db ? this.motorRows : motorQuery(db).prepare('motor_rows');
     const [found] = await query.execute({ shopId, number });
     if (!found) return null;
+    const motor = motorOfJson(found.motor);
     return {
-      motor: motorOfJson(found.motor),
+      motor,
+      ownRoute: await this.routes.ownRouteOf(shopId, motor, db),
       imported: (found.motor['imported'] ?? null) as MotorRows['imported'],
       windings: found.windings.map(windingOfJson),
       steps: found.steps.map(stepOfJson),
@@ -271,17 +274,16 @@ export class MotorsRepository {
     shopId: string,
     id: string,
     entry: MotorEntry,
+    route: RouteName,
     arrivedAt: Date,
   ): Promise<MotorRecord> {
-    const route = routeOfKind(entry.kind);
     const [row] = await tx
       .insert(motors)
       .values({
         id,
         shopId,
         ...entry,
-        route: route.id,
-        routeVersion: route.version,
+        ...route,
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
         arrivedAt,
         words: wordsOf(entry),
@@ -291,20 +293,28 @@ export class MotorsRepository {
     return motorOf(row!);
   }
 
-  /** @returns null when the version is not the stored one any more */
+  /**
+   * @param route the route it goes from now on; null where it keeps its own
+   * @returns null when the version is not the stored one any more
+   */
   async update(
     tx: Transaction,
     id: string,
     version: number,
-    { kind, ...entry }: Omit<MotorEntry, 'number' | 'kind'> & { readonly kind?: string | undefined },
+    {
+      kind,
+      route: _wanted,
+      ...entry
+    }: Omit<MotorEntry, 'number' | 'kind'> & { readonly kind?: string | undefined },
     number: string,
+    route: RouteName | null,
   ): Promise<MotorRecord | null> {
-    const route = kind === undefined ? null : routeOfKind(kind);
     const [row] = await tx
       .update(motors)
       .set({
         ...entry,
-        ...(route && kind !== undefined ? { kind, route: route.id, routeVersion: route.version } : {}),
+        ...(kind === undefined ? {} : { kind }),
+        ...route,
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
         words: wordsOf({ ...entry, number }),
         version: version + 1,

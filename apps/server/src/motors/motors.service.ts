@@ -7,6 +7,7 @@ import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 import { Heavy } from '../heavy/heavy.ts';
+import { RoutesService } from '../routes/routes.service.ts';
 import { MotorToChange, type MotorRows } from './motor-file.ts';
 import { MotorsRepository, type HistoryPage } from './motors.repository.ts';
 
@@ -16,6 +17,7 @@ export class MotorsService {
     private readonly motors: MotorsRepository,
     private readonly writer: Writer,
     private readonly heavy: Heavy,
+    private readonly routes: RoutesService,
   ) {}
 
   find(person: Person, words: string, after: string | null, limit: number) {
@@ -90,7 +92,8 @@ export class MotorsService {
           `There is a motor ${entry.number} already; open it, or give this one another number.`,
           ['number'],
         );
-      const motor = await this.motors.insert(tx, person.shopId, uuidV7(), entry, now);
+      const route = await this.routes.toBegin(tx, person.shopId, entry.kind, entry.route);
+      const motor = await this.motors.insert(tx, person.shopId, uuidV7(), entry, route, now);
       await record({ motorId: motor.id, what: 'motor taken in', after: entry });
       return motor;
     });
@@ -110,7 +113,16 @@ export class MotorsService {
           `Motor ${number} has a card, a reading or a signature as ${machineKind(before.kind).name}: withdraw it, and take it in again as what it is.`,
           ['kind'],
         );
-      const after = await this.motors.update(tx, before.id, version, entry, number);
+      const wanted = entry.route ?? (kind === before.kind ? before.route : undefined);
+      if (wanted !== before.route && file.steps.length > 0)
+        throw conflict(
+          'motor.route-fixed',
+          `Motor ${number} has begun its route: what was taken or signed there has no place on another.`,
+          ['route'],
+        );
+      const route =
+        wanted === before.route ? null : await this.routes.toBegin(tx, person.shopId, kind, wanted);
+      const after = await this.motors.update(tx, before.id, version, entry, number, route);
       if (!after) throw stale(before, change);
       await record({ motorId: before.id, what: 'motor changed', before, after, why });
       return after;

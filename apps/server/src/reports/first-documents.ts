@@ -26,6 +26,7 @@ function exampleMotor(kind: string): MotorRows {
   const changed = { changedAt: AT, changedBy: '', planOrder: 1, releasedAt: null, releasedBy: null };
   return {
     motor: { id: NOBODY, kind, plate, ...motor, ...visit },
+    ownRoute: null,
     imported: null,
     windings: [{ id: NOBODY, role: 'as-found', typed: card, values: {}, version: 1, ...changed }],
     steps: [],

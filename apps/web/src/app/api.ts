@@ -7,6 +7,7 @@ import type {
   LogPoint,
   MotorStanding,
   MotorVerdict,
+  Route,
   TestOutcome,
   Voided,
 } from '@norther/core';
@@ -23,6 +24,7 @@ import type {
   MotorEntry,
   MotorRecord,
   NewPerson,
+  OwnRoute,
   PersonChange,
   PersonRecord,
   ReadingEntry,
@@ -57,6 +59,8 @@ export interface ShownAttachment extends AttachmentRecord {
 }
 export interface MotorFile {
   readonly motor: MotorRecord;
+  /** The shop's own route where it goes one; null where it goes a published one. */
+  readonly ownRoute: Route | null;
   /** Where an imported record came from. */
   readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
@@ -111,7 +115,7 @@ const of = (number: string) => `motors/${encodeURIComponent(number)}`;
 export const api = createApi({
   reducerPath: 'server',
   baseQuery,
-  tagTypes: ['Session', 'Floor', 'Motor', 'Shop', 'People'],
+  tagTypes: ['Session', 'Floor', 'Motor', 'Shop', 'Routes', 'People'],
   endpoints: (b) => ({
     session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     signIn: b.mutation<Session, { name: string; pin: string }>({
@@ -212,6 +216,7 @@ export const api = createApi({
       query: ({ writeId, number, entry }) => write(`${of(number)}/readings`, 'POST', writeId, entry),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
+    routes: b.query<OwnRoute[], void>({ query: () => 'routes', providesTags: ['Routes'] }),
     shop: b.query<ShopRecord, void>({ query: () => 'shop', providesTags: ['Shop'] }),
     saveSettings: b.mutation<SettingsRecord, { writeId: string; settings: SettingsRecord }>({
       query: ({ writeId, settings }) => write('shop/settings', 'PUT', writeId, settings),
@@ -295,6 +300,7 @@ export const {
   useAddReadingMutation,
   useImportMotorMutation,
   useShopQuery,
+  useRoutesQuery,
   useSaveSettingsMutation,
   useSaveReelMutation,
   useRetireReelMutation,

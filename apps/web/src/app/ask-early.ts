@@ -6,6 +6,8 @@ import type { AppDispatch } from './store.ts';
 export function askEarly(dispatch: AppDispatch, path: string) {
   dispatch(api.util.prefetch('session', undefined, {}));
   const number = /^\/motor\/([^/]+)/.exec(path)?.[1];
-  if (path === '/') dispatch(api.util.prefetch('floor', undefined, {}));
-  else if (number) dispatch(api.util.prefetch('motor', decodeURIComponent(number), {}));
+  if (path === '/') {
+    dispatch(api.util.prefetch('floor', undefined, {}));
+    dispatch(api.util.prefetch('routes', undefined, {}));
+  } else if (number) dispatch(api.util.prefetch('motor', decodeURIComponent(number), {}));
 }

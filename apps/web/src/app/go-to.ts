@@ -26,6 +26,7 @@ const ALSO: Readonly<Record<string, string>> = {
   'Take in': 'new motor intake nameplate',
   Stores: 'wire reels',
   Shop: 'settings defaults units marks back-ups',
+  Routes: 'stations gates order version publish',
   People: 'pin role lead winder tester unlock',
   Legend: 'marks keys help',
 };

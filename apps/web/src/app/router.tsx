@@ -28,6 +28,7 @@ export const router = createBrowserRouter([
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },
       { path: 'stores', ...lazy(() => import('../stores/stores.tsx'), 'Stores') },
       { path: 'shop', ...lazy(() => import('../shop/shop-settings.tsx'), 'ShopSettings') },
+      { path: 'routes', ...lazy(() => import('../routes/routes.tsx'), 'Routes') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {

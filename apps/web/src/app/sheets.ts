@@ -8,6 +8,7 @@ export const SHOP_SHEETS = [
   { key: 'F4', name: 'People', to: '/people' },
   { key: 'F6', name: 'Legend', to: '/legend' },
   { key: 'F7', name: 'Shop', to: '/shop' },
+  { key: 'F8', name: 'Routes', to: '/routes' },
 ] as const;
 export const MOTOR_SHEETS = [
   { key: '1', name: 'Motor', to: '' },

@@ -5,7 +5,7 @@ import type { MotorFile } from './api.ts';
 export const visitOf = (file: MotorFile): Visit =>
   ({
     ...file,
-    ...kindAndRoute(file.motor),
+    ...kindAndRoute(file.motor, file.ownRoute),
     number: file.motor.number,
     plate: file.motor.plate,
   }) as unknown as Visit;

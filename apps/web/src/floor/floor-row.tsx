@@ -1,4 +1,5 @@
 /** One motor on the floor: its number, whose it is, its two tracks, its promise. Drawn anew only when it is another. */
+import type { Route } from '@norther/core';
 import type { FloorMotor } from '@norther/records';
 import { memo } from 'react';
 import { promiseOf } from '../kit/time.ts';
@@ -6,6 +7,7 @@ import { Strip } from './strip.tsx';
 
 interface RowProps {
   readonly row: FloorMotor;
+  readonly route: Route;
   readonly picked: boolean;
   readonly compact: boolean;
   readonly height: number;
@@ -18,6 +20,7 @@ interface RowProps {
 
 export const FloorRow = memo(function FloorRow({
   row,
+  route,
   picked,
   compact,
   height,
@@ -55,7 +58,7 @@ export const FloorRow = memo(function FloorRow({
           </span>
           {compact && <Promised promise={promise} />}
         </div>
-        <Strip row={row} width={rails} height={compact ? 40 : height} picked={picked} />
+        <Strip row={row} route={route} width={rails} height={compact ? 40 : height} picked={picked} />
         {!compact && <Promised promise={promise} />}
       </a>
     </li>

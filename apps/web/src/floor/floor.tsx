@@ -1,10 +1,11 @@
 /** The floor: every motor in the shop as two tracks that meet. */
-import { routeOf, newestRoute, stationsOf, type Route } from '@norther/core';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { newestRoute, stationsOf, type Route } from '@norther/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FloorMotor } from '@norther/records';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery } from '../app/api.ts';
 import { said } from '../app/sheet-state.ts';
+import { useRoutesHere } from '../app/use-route-of.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
@@ -23,10 +24,13 @@ const PAPER = 1030;
 const rowHeight = (count: number) => (count <= 13 ? 35 : count <= 15 ? 31 : 29);
 
 export function Floor() {
-  const { data: rows = [], isLoading } = useFloorQuery(undefined, {
+  const routes = useRoutesHere();
+  const { data = [], isLoading } = useFloorQuery(undefined, {
     // The stream keeps it up to date.
     refetchOnMountOrArgChange: 10,
   });
+  // A strip is drawn along its route; one that goes the shop's own comes when that is here.
+  const rows = useMemo(() => data.filter((r) => routes.of(r.motor)), [data, routes]);
   const [picked, setPicked] = useState<string | null>(null);
   const navigate = useNavigate();
   const now = useNow();
@@ -65,7 +69,7 @@ export function Floor() {
   }, [rows, current, open]);
 
   // The names over the rails are those of the motor that is picked: routes differ.
-  const route = current ? routeOf(current.motor) : newestRoute('ac-rewind');
+  const route = (current && routes.of(current.motor)) ?? newestRoute('ac-rewind');
   return (
     <Sheet title={<FloorTitle rows={rows} current={current} />}>
       <View
@@ -75,7 +79,7 @@ export function Floor() {
         className="print-wide overflow-auto"
       >
         <div ref={ref} className="min-w-0">
-          {!compact && <Today rows={rows} width={width} now={now} />}
+          {!compact && <Today routes={routes.all} rows={rows} width={width} now={now} />}
           {!compact && <RailHead route={route} width={rails} />}
           <ul ref={list} className={compact ? '' : 'relative'}>
             {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
@@ -84,6 +88,7 @@ export function Floor() {
               <FloorRow
                 key={row.motor.id}
                 row={row}
+                route={routes.of(row.motor)!}
                 picked={row === current}
                 compact={compact}
                 height={height}
@@ -94,7 +99,7 @@ export function Floor() {
               />
             ))}
           </ul>
-          {!isLoading && rows.length === 0 && <EmptyFloor />}
+          {!isLoading && data.length === 0 && <EmptyFloor />}
         </div>
       </View>
     </Sheet>

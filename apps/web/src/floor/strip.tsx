@@ -1,5 +1,5 @@
 /** One motor as a strip: stator rail above, rotor rail below, joined before opening and after they meet. */
-import { routeOf, type Station } from '@norther/core';
+import type { Route, Station } from '@norther/core';
 import { useId } from 'react';
 import type { FloorMotor, FloorNote } from '@norther/records';
 import { BodyShape } from '../kit/marks.tsx';
@@ -17,17 +17,18 @@ const waitsLong = (note: FloorNote) =>
 
 export function Strip({
   row,
+  route,
   width,
   height,
   picked,
 }: {
   readonly row: FloorMotor;
+  readonly route: Route;
   readonly width: number;
   readonly height: number;
   readonly picked: boolean;
 }) {
   const clip = useId();
-  const route = routeOf(row.motor);
   const places = railsOf(route);
   const { stationAt } = places;
   const rails = railPaths(places, width, height);

@@ -1,35 +1,42 @@
 /** Today as a ruled scale: what stands in oven, on test panel and balancer, promises as flags, now as a line. */
-import { ANY_STATION } from '@norther/core';
+import { anyStationOf, type Route } from '@norther/core';
 import { scaleTime } from 'd3';
+import { useMemo } from 'react';
 import type { FloorMotor } from '@norther/records';
 import { showClock } from '../kit/moments.ts';
 import { TickText } from '../kit/tick-text.tsx';
 
-/** One a piece of equipment, in the order of the route. */
-const LANES = [...new Set(ANY_STATION.flatMap((s) => s.equipment ?? []))].map((name) => ({
-  name,
-  stations: ANY_STATION.filter((s) => s.equipment === name).map((s): string => s.id),
-}));
+/** One a piece of equipment, in the order of the routes. */
+function lanesOf(routes: readonly Route[]) {
+  const stations = anyStationOf(routes);
+  return [...new Set(stations.flatMap((s) => s.equipment ?? []))].map((name) => ({
+    name,
+    stations: stations.filter((s) => s.equipment === name).map((s): string => s.id),
+  }));
+}
 const LEFT = 160;
 const LANE = 17;
 const TOP = 34;
 
 export function Today({
+  routes,
   rows,
   width,
   now,
 }: {
+  readonly routes: readonly Route[];
   readonly rows: readonly FloorMotor[];
   readonly width: number;
   readonly now: Date;
 }) {
+  const lanes = useMemo(() => lanesOf(routes), [routes]);
   // A working day of fifteen hours that holds this moment.
   const from = new Date(now);
   const start = Math.max(0, Math.min(9, now.getHours() - 6));
   from.setHours(start, 0, 0, 0);
   const to = new Date(from.getTime() + 15 * 3_600_000);
   const x = scaleTime([from, to], [LEFT, width - 10]).clamp(true);
-  const height = TOP + LANES.length * LANE + 6;
+  const height = TOP + lanes.length * LANE + 6;
   const hours = Array.from({ length: 16 }, (_, i) => new Date(from.getTime() + i * 3_600_000));
   const flags = rows.filter(
     (r) => r.motor.promisedAt && new Date(r.motor.promisedAt) >= from && new Date(r.motor.promisedAt) <= to,
@@ -52,7 +59,7 @@ export function Today({
         </g>
       ))}
       <path d={`M${LEFT} ${TOP - 5}H${width - 10}`} stroke="var(--ink)" strokeWidth="1.25" />
-      {LANES.map((lane, i) => {
+      {lanes.map((lane, i) => {
         const y = TOP + i * LANE;
         const bars = rows.flatMap((r) =>
           r.recent

@@ -7,7 +7,7 @@ import { TITLE_CELL as cell } from './title.ts';
 
 export function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
   const { motor, standing } = file;
-  const { machine, route } = kindAndRoute(motor);
+  const { machine, route } = kindAndRoute(motor, file.ownRoute);
   const { plate } = machine.readPlate(motor.plate);
   // Both voltages, where the plate has two; figures are for the one that is in force.
   const volts = readDual(motor.plate['voltage'] ?? '', 'voltage');

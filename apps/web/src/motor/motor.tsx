@@ -35,6 +35,7 @@ export function Motor() {
 const savedFields = (m: MotorRecord): Record<string, string> => ({
   number: m.number,
   kind: m.kind,
+  route: m.route,
   customer: m.customer,
   machine: m.machine,
   maker: m.maker,
@@ -66,7 +67,7 @@ function OneMotor({ file }: { file: MotorFile }) {
         note={`since ${motor.arrivedAt.slice(0, 10)}`}
         className="overflow-auto p-4"
       >
-        <History number={motor.number} of={kindAndRoute(motor)} />
+        <History number={motor.number} of={kindAndRoute(motor, file.ownRoute)} />
       </View>
     </Sheet>
   );
@@ -121,6 +122,7 @@ function Identity({ file }: { file: MotorFile }) {
             maker: typed['maker']?.trim() ?? '',
             serial: typed['serial']?.trim() ?? '',
             ...(begun ? {} : { kind: kindOf(typed) }),
+            ...(typed['route'] ? { route: typed['route'] } : {}),
             plate: plateOf(typed),
             promisedAt: isoOfMoment(typed['promised'] ?? ''),
             rush: typed['rush'] === 'yes',
@@ -141,7 +143,13 @@ function Identity({ file }: { file: MotorFile }) {
         if (problems.length === 0) void save();
       }}
     >
-      <PlateForm typed={typed} onType={type} fixedNumber fixedKind={begun} />
+      <PlateForm
+        typed={typed}
+        onType={type}
+        fixedNumber
+        fixedKind={begun}
+        fixedRoute={file.steps.length > 0}
+      />
       {open && (
         <div className="mt-3">
           <LineField
@@ -264,7 +272,7 @@ function Stations({ file }: { file: MotorFile }) {
         <table className="w-full text-[14px]">
           <caption className="sr-only">Stations</caption>
           <tbody>
-            {stationsOf(kindAndRoute(file.motor).route).map((s) => {
+            {stationsOf(kindAndRoute(file.motor, file.ownRoute).route).map((s) => {
               const step = file.steps.find((x) => x.station === s.id);
               const here = file.standing.standings.some((x) => x.station === s.id);
               return (
@@ -301,7 +309,7 @@ function Gates({ file }: { file: MotorFile }) {
   const [passing, setPassing] = useState<GateId | null>(null);
   const [pass] = usePassGateMutation();
   const act = useAct();
-  const { route } = kindAndRoute(file.motor);
+  const { route } = kindAndRoute(file.motor, file.ownRoute);
   const next = file.gates.find(
     (g) =>
       !g.open &&

@@ -5,9 +5,11 @@ import {
   IDENTITY_FIELDS,
   MACHINE_KIND_IDS,
   machineKind,
+  newestRoute,
   proposePoles,
   readForm,
 } from '@norther/core';
+import { useRoutesQuery } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
@@ -34,12 +36,15 @@ export function PlateForm({
   onType,
   fixedNumber = false,
   fixedKind = false,
+  fixedRoute = false,
 }: {
   readonly typed: Typed;
   readonly onType: (fields: Record<string, string>) => void;
   readonly fixedNumber?: boolean;
   /** Something was read as of this kind already. */
   readonly fixedKind?: boolean;
+  /** A station of its route was taken already. */
+  readonly fixedRoute?: boolean;
 }) {
   const machine = machineKind(kindOf(typed));
   const { plate, findings } = machine.readPlate(plateOf(typed));
@@ -75,7 +80,14 @@ export function PlateForm({
           <TypedField
             field={KIND_FIELD}
             value={kindOf(typed)}
-            onType={(kind) => onType({ kind: kind || FIRST_MACHINE_KIND })}
+            onType={(kind) => onType({ kind: kind || FIRST_MACHINE_KIND, route: '' })}
+          />
+        )}
+        {!fixedRoute && (
+          <RouteChoice
+            kind={kindOf(typed)}
+            value={typed['route'] ?? ''}
+            onType={(route) => onType({ route })}
           />
         )}
         {machine.plate.map((f) => (
@@ -100,6 +112,33 @@ export function PlateForm({
       )}
     </>
   );
+}
+
+/** Which route it is to go; asked only where the shop has one of its own for this kind. */
+function RouteChoice({
+  kind,
+  value,
+  onType,
+}: {
+  readonly kind: string;
+  readonly value: string;
+  readonly onType: (route: string) => void;
+}) {
+  const { data: own = [] } = useRoutesQuery();
+  // One that is retired is still gone by where it was chosen before.
+  const ours = own.filter(
+    (r) => (r.retiredAt === null || r.id === value) && r.versions[0]?.route.machine === kind,
+  );
+  if (ours.length === 0) return null;
+  const published = newestRoute(machineKind(kind).route);
+  const title = (id: string) => ours.find((r) => r.id === id)?.versions[0]?.route.title ?? published.title;
+  const usual = ours.find((r) => r.usual)?.id ?? published.id;
+  const field = choice(
+    'route',
+    'Route',
+    Object.fromEntries([published.id, ...ours.map((r) => r.id)].map((id) => [id, title(id)])),
+  );
+  return <TypedField field={field} value={value} onType={onType} assumed={usual} assumedWord="usual" />;
 }
 
 /** Why the form cannot be sent yet; empty when it can. */

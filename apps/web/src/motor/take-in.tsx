@@ -34,6 +34,7 @@ export function TakeIn() {
           entry: {
             number,
             kind: kindOf(typed),
+            ...(typed['route'] ? { route: typed['route'] } : {}),
             customer: typed['customer']!.trim(),
             machine: typed['machine']?.trim() ?? '',
             maker: typed['maker']?.trim() ?? '',

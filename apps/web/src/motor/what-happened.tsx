@@ -36,7 +36,7 @@ export function WhatHappened({ file }: { readonly file: MotorFile }) {
   const now = useNow().getTime();
   const scene = useMemo(() => {
     const { motor } = file;
-    const route = routeOf(motor);
+    const route = routeOf(motor, file.ownRoute);
     return visitTimeline({
       route,
       steps: file.steps,

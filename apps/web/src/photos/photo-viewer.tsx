@@ -33,7 +33,10 @@ export function PhotoViewer({
     const next = shown[at + by];
     if (next) onOpen(next.id);
   };
-  const place = sayPlace(photo.place, { route: kindAndRoute(file.motor).route, readings: file.readings });
+  const place = sayPlace(photo.place, {
+    route: kindAndRoute(file.motor, file.ownRoute).route,
+    readings: file.readings,
+  });
   return (
     <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
       <Dialog.Portal>

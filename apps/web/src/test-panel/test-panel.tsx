@@ -46,7 +46,7 @@ const ORDER = { stop: 'Stop', watch: 'Watch', sound: 'Sound' } as const;
 
 function Panel({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
-  const { machine, route } = kindAndRoute(file.motor);
+  const { machine, route } = kindAndRoute(file.motor, file.ownRoute);
   const tests = TEST_KIND_IDS.filter((id) => machine.tests.includes(id));
   const kindId = tests.find((id) => id === params.get('kind')) ?? tests[0]!;
   const kind = TEST_KINDS[kindId];

@@ -12,7 +12,7 @@ export function Tracks({
   station: Station;
   onChoose: (id: StationId) => void;
 }) {
-  const route = routeOf(file.motor);
+  const route = routeOf(file.motor, file.ownRoute);
   const row = (stations: readonly Station[], label: string) => (
     <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
       <span

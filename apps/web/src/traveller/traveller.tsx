@@ -46,6 +46,7 @@ import { Tracks } from './tracks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
+import { useNow } from '../kit/use-now.ts';
 
 export function Traveller() {
   return <MotorSheet>{(file) => <OneTraveller key={file.motor.number} file={file} />}</MotorSheet>;
@@ -55,7 +56,7 @@ function OneTraveller({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
   const here = file.standing.standings.filter((s) => s.station);
   const asked = params.get('station');
-  const { route } = kindAndRoute(file.motor);
+  const { route } = kindAndRoute(file.motor, file.ownRoute);
   const station =
     stationsOf(route).find((s) => s.id === asked) ??
     (here[0] ? stationOf(route, here[0].station!) : route.closing.at(-1)!);
@@ -71,6 +72,19 @@ function OneTraveller({ file }: { file: MotorFile }) {
         <Step key={station.id} file={file} station={station} onDone={() => setParams({})} />
       </View>
     </Sheet>
+  );
+}
+
+/** Longer than usual is shown, and is nobody's fault. */
+function UsualTime({ station, since }: { readonly station: Station; readonly since: string }) {
+  const now = useNow().getTime();
+  const usual = station.standardMinutes;
+  if (usual === undefined) return null;
+  const minutes = (now - Date.parse(since)) / 60_000;
+  return minutes > usual ? (
+    <b className="ml-2 bg-lemon px-1 font-[600] text-[#0F1E29]">longer than the usual {usual} min</b>
+  ) : (
+    <span className="ml-2">of usually {usual} min</span>
   );
 }
 
@@ -149,6 +163,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               ) : taken ? (
                 <b className="text-copper">
                   {step!.takenBy} has it, {ageOf(taken)}
+                  <UsualTime station={station} since={taken} />
                 </b>
               ) : (
                 <span className="text-graphite">nobody has it yet</span>

@@ -21,6 +21,8 @@ export interface QuantityField<Id extends string = string> extends FieldOf<Id> {
   readonly min: number;
   readonly max: number;
   readonly whole?: boolean;
+  /** Outside these it is asked whether it is right. In the stored unit. */
+  readonly usual?: { readonly least?: number; readonly most?: number };
   /** An instrument may say no more than `>2000`, `<0.1` or `OL`. */
   readonly bounds?: boolean;
 }

@@ -1,6 +1,7 @@
 /** What a station records, read and judged before it is signed. */
-import { readForm, type Typed } from '../forms/index.ts';
+import { readForm, type QuantityField, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
+import { DIMENSIONS, showShort } from '../units/index.ts';
 import type { Station } from './station.ts';
 
 const answersNo: Readonly<Record<string, string>> = {
@@ -11,6 +12,11 @@ const answersNo: Readonly<Record<string, string>> = {
   unmasked: 'Unmask and clean the fits first.',
   sound: 'Find the noise first; hold the motor if it cannot be found today.',
 };
+
+function sayRange({ least, most }: NonNullable<QuantityField['usual']>): string {
+  if (least === undefined) return `up to ${showShort(most!)}`;
+  return most === undefined ? `${showShort(least)} or more` : `${showShort(least)} to ${showShort(most)}`;
+}
 
 /** Reads and judges what a station records. `stop` findings keep it from being signed. */
 export function checkStationRecord(
@@ -25,6 +31,24 @@ export function checkStationRecord(
       found.push(finding('stop', 'station.field-missing', `${field.label} is missing.`, [field.id]));
   for (const [field, message] of Object.entries(answersNo))
     if (texts[field] === 'no') found.push(finding('stop', `station.${field}-no`, message, [field]));
+  for (const field of station.record) {
+    const value = numbers[field.id];
+    if (field.kind !== 'quantity' || !field.usual || value === undefined) continue;
+    const { least, most } = field.usual;
+    if ((least !== undefined && value < least) || (most !== undefined && value > most))
+      found.push(
+        finding(
+          'watch',
+          'station.unusual',
+          `${field.label} is usually ${sayRange(field.usual)} ${DIMENSIONS[field.dimension].unit}. Is it right?`.replace(
+            ' .',
+            '.',
+          ),
+          [field.id],
+          'As the shop has set it on its route.',
+        ),
+      );
+  }
   const over = (field: string, watch: number, stop: number, message: string) => {
     const value = numbers[field];
     if (value !== undefined && value > watch)

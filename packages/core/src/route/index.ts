@@ -17,20 +17,40 @@ export function newestRoute(id: string): Route {
 export const routeInVersion = (id: string, version: number): Route | null =>
   ROUTES.find((r) => r.id === id && r.version === version) ?? null;
 
-/** The route of a motor, in the version that it began with. @throws when there is no such route */
-export const routeOf = (motor: { readonly route: string; readonly routeVersion: number }): Route =>
-  // A version that this program does not know was written by a newer one, whose records an older one does not open.
-  routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(motor.route);
+/** A route by its id and version, as a motor's record names it. */
+export interface RouteName {
+  readonly route: string;
+  readonly routeVersion: number;
+}
 
-/** The stations of all routes, each id once: for schemas, and for lists over motors of many routes. */
-export const ANY_STATION: readonly Station[] = [
-  ...new Map(ROUTES.flatMap(stationsOf).map((s) => [s.id, s])).values(),
+/**
+ * The route of a motor, in the version that it began with.
+ * @param own the shop's own route where the motor goes one; null where it goes a published one
+ * @throws when there is no such route
+ */
+export const routeOf = (motor: RouteName, own: Route | null): Route =>
+  // A version that this program does not know was written by a newer one, whose records an older one does not open.
+  own ?? routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(motor.route);
+
+export const isPublished = (id: string): boolean => ROUTES.some((r) => r.id === id);
+
+/** The stations of some routes, each id once: for lists over motors of many routes. */
+export const anyStationOf = (routes: readonly Route[]): readonly Station[] => [
+  ...new Map(routes.flatMap(stationsOf).map((s) => [s.id, s])).values(),
 ];
-export const STATION_IDS: readonly string[] = ANY_STATION.map((s) => s.id);
-export const GATE_IDS: readonly string[] = [...new Set(ROUTES.flatMap((r) => r.gates.map((g) => g.id)))];
 
 export * from './check-station-record.ts';
-export type { Body, GateId, Role, Station, StationId, StationTest } from './station.ts';
+export * from './check-route.ts';
+export * from './edit-route.ts';
+export {
+  YES,
+  type Body,
+  type GateId,
+  type Role,
+  type Station,
+  type StationId,
+  type StationTest,
+} from './station.ts';
 export {
   asksTheCard,
   gateOf,

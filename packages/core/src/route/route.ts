@@ -18,7 +18,11 @@ export interface Gate {
 export interface Route {
   readonly id: string;
   readonly version: number;
+  /** Kind of machine it is made for. */
+  readonly machine: string;
   readonly title: string;
+  /** The route that a shop's own was copied from. */
+  readonly basedOn?: { readonly id: string; readonly version: number };
   /** Before stator and rotor are apart. */
   readonly opening: readonly Station[];
   readonly tracks: { readonly stator: readonly Station[]; readonly rotor: readonly Station[] };

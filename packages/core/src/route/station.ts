@@ -26,6 +26,8 @@ export interface Station {
   readonly addedLater?: true;
   /** Signing it brings the motor to this stage of testing. */
   readonly begins?: Stage;
+  /** How long it usually takes, as the shop has set it [min]. */
+  readonly standardMinutes?: number;
   /** What it occupies in the shop: several stations may share one. */
   readonly equipment?: string;
   /** Signing it ends the visit: the motor leaves. */

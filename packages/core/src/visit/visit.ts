@@ -5,7 +5,14 @@ import type { Typed } from '../forms/index.ts';
 import type { LogPoint } from '../heat/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { machineKind, type MachineKind } from '../machine-kinds/index.ts';
-import { routeOf, type GateId, type HoldRecord, type Route, type StepRecord } from '../route/index.ts';
+import {
+  routeOf,
+  type GateId,
+  type HoldRecord,
+  type Route,
+  type RouteName,
+  type StepRecord,
+} from '../route/index.ts';
 
 export type WindingRole = 'as-found' | 'proposed' | 'as-wound';
 
@@ -54,11 +61,13 @@ export interface Visit {
   readonly settings: Typed;
 }
 
-/** What a motor's record says by id: its kind, and its route in the version that it began with. */
-export function kindAndRoute(motor: {
-  readonly kind: string;
-  readonly route: string;
-  readonly routeVersion: number;
-}): Pick<Visit, 'machine' | 'route'> {
-  return { machine: machineKind(motor.kind), route: routeOf(motor) };
+/**
+ * What a motor's record says by id: its kind, and its route in the version that it began with.
+ * @param own the shop's own route where the motor goes one
+ */
+export function kindAndRoute(
+  motor: RouteName & { readonly kind: string },
+  own: Route | null,
+): Pick<Visit, 'machine' | 'route'> {
+  return { machine: machineKind(motor.kind), route: routeOf(motor, own) };
 }

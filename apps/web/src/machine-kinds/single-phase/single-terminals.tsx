@@ -1,7 +1,7 @@
 /** What is joined at the terminals, for each voltage and each way round, seen from the connection end. */
 import {
   hasSwitch,
-  kindAndRoute,
+  machineKind,
   runsWithCapacitor,
   type SinglePhasePlan,
   type SinglePhasePlate,
@@ -15,7 +15,7 @@ export function SingleTerminals({
   readonly file: MotorFile;
   readonly plan: SinglePhasePlan;
 }) {
-  const plate = kindAndRoute(file.motor).machine.readPlate(file.motor.plate).plate as SinglePhasePlate;
+  const plate = machineKind(file.motor.kind).readPlate(file.motor.plate).plate as SinglePhasePlate;
   const { hookups, leads } = plan.connection;
   const [z1] = leads.start;
   const volts = (higher: boolean) => {

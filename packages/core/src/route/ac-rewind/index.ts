@@ -9,6 +9,7 @@ import { STATOR_STATIONS } from './stator.ts';
 export const acRewind: Route = {
   id: 'ac-rewind',
   version: 1,
+  machine: 'three-phase',
   title: 'Rewind, three-phase',
   opening: OPENING_STATIONS,
   tracks: { stator: STATOR_STATIONS, rotor: ROTOR_STATIONS },

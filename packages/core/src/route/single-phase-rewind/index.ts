@@ -41,6 +41,7 @@ const STARTING: Station = {
 export const singlePhaseRewind: Route = {
   id: 'single-phase-rewind',
   version: 1,
+  machine: 'single-phase',
   title: 'Rewind, single-phase',
   opening: changed(OPENING_STATIONS, {
     intake: {
