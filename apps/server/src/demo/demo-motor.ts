@@ -1,5 +1,5 @@
 /** What the demo says of one motor, and short ways to say it. */
-import type { Stage, StationId, TestKindId } from '@norther/core';
+import type { Route, Stage, StationId, TestKindId } from '@norther/core';
 import type { DemoDesign } from './demo-windings.ts';
 
 export interface DemoReading {
@@ -24,6 +24,8 @@ export interface DemoMotor {
   readonly serial: string;
   readonly power: string;
   readonly speed: string;
+  /** The shop's own route where it goes one. */
+  readonly route?: Route;
   readonly winding: DemoDesign | DemoSinglePhase;
   /** Hours from now; null: no promise. */
   readonly promised: number | null;

@@ -1,5 +1,6 @@
 /** The motors on the floor of the made-up shop: where each stands, and the faults to find among them. */
 import { CURTAIN_WINCH, GRANARY_FAN } from './demo-single-phase.ts';
+import { DIPPED_TWICE } from './demo-routes.ts';
 import { core, cure, design, insulation, type DemoMotor } from './demo-motor.ts';
 
 /** Readings marked `auto` in the loader follow from the plan: resistance and polarity as they should be. */
@@ -298,6 +299,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3109',
+    route: DIPPED_TWICE,
     photos: { burnt: 'one-group' },
     customer: 'Fjellmo Dairy',
     machine: 'Separator',

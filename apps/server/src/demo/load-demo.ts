@@ -17,6 +17,7 @@ import {
 import { MOTOR_FORMAT, openMotorDocument, ordersOf, type MotorDocument } from '@norther/records';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
+import type { Transaction } from '../database/database.ts';
 import * as schema from '../database/schema.ts';
 import { v7 as uuidV7 } from 'uuid';
 import { FileStore } from '../attachments/file-store.ts';
@@ -25,6 +26,7 @@ import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
 import { demoPhotos } from './demo-photos.ts';
+import { DIPPED_TWICE } from './demo-routes.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
 
 export const DEMO_PEOPLE = [
@@ -64,11 +66,13 @@ export async function loadDemo(
           await tx
             .insert(schema.reels)
             .values({ id: uuidV7(), shopId, overEnamelMm: null, version: 1, ...reel });
+        await addRoute(tx, shopId, now);
         for (const motor of DEMO_MOTORS) {
           const opened = openMotorDocument(demoDocument(motor, now));
           if (!opened.ok)
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
-          const document = store ? await withPhotos(opened.value, motor, store, now) : opened.value;
+          const record = { ...opened.value, route: motor.route ?? null } as MotorDocument;
+          const document = store ? await withPhotos(record, motor, store, now) : record;
           await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
       }
@@ -77,6 +81,21 @@ export async function loadDemo(
   } finally {
     await client.end();
   }
+}
+
+/** The shop's own route, as a lead published it some weeks ago. */
+async function addRoute(tx: Transaction, shopId: string, now: number) {
+  const { id, version, machine: kind } = DIPPED_TWICE;
+  await tx.insert(schema.routes).values({ shopId, id, kind });
+  await tx.insert(schema.routeVersions).values({
+    shopId,
+    route: id,
+    version,
+    document: DIPPED_TWICE,
+    publishedAt: new Date(now - 40 * 86_400_000),
+    publishedBy: 'Ida Haft',
+    why: 'Two separators came back wet within a year.',
+  });
 }
 
 /** With photos added: the last of what happened in the file's own order, as nothing rests on them. */
@@ -143,7 +162,7 @@ function typedOf(m: DemoMotor) {
 function demoDocument(m: DemoMotor, now: number): unknown {
   const ago = (h: number) => new Date(now - h * 3_600_000).toISOString();
   const { machine, plate, card: typed } = typedOf(m);
-  const route = newestRoute(machine.route);
+  const route = m.route ?? newestRoute(machine.route);
   const stator = idsOf(route.tracks.stator);
   const identity = {
     number: m.number,
