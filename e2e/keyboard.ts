@@ -77,11 +77,23 @@ export async function scan(page: Page, number: string) {
   await expect(page.getByRole('banner').last()).toContainText(number);
 }
 
-/** A sheet of the motor by its digit. */
-export async function sheet(page: Page, digit: string) {
-  const ends = ['', 'card', 'winding', 'connection', 'traveller', 'tests', 'verdict', 'search', 'cut'];
+/** Strokes that lead to the sheets of a motor. */
+const STROKES = {
+  '': '1',
+  card: '21',
+  winding: '22',
+  connection: '23',
+  search: '24',
+  cut: '25',
+  traveller: '3',
+  tests: '41',
+  verdict: '42',
+} as const;
+export const MOTOR_SHEETS = Object.keys(STROKES) as (keyof typeof STROKES)[];
+
+/** A sheet of the motor by its strokes, at the pace of a hand. */
+export async function sheet(page: Page, end: keyof typeof STROKES) {
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-  await page.keyboard.press(digit);
-  const end = ends[Number(digit) - 1]!;
+  await page.keyboard.type(STROKES[end], { delay: 120 });
   await expect(page).toHaveURL(new RegExp(`/motor/[^/]+${end ? `/${end}` : ''}(\\?|$)`));
 }

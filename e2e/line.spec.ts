@@ -96,7 +96,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
   });
 
   await test.step('the winding bench shows figures, opens their working, and compares a proposal', async () => {
-    await sheet(page, '3');
+    await sheet(page, 'winding');
     await expect(page.getByText('coil 1, group 1U')).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await expect(page.getByText('coil 2, group 1U')).toBeVisible();
@@ -117,7 +117,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
   });
 
   await test.step('the connection is listed, drawn, and comes as CSV and SVG', async () => {
-    await sheet(page, '4');
+    await sheet(page, 'connection');
     await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
     await page.keyboard.press('ArrowDown');
     await expect(page.getByRole('button', { name: 'Joint 2', exact: true })).toHaveAttribute(
@@ -136,7 +136,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
   });
 
   await test.step('the traveller: stations in order, a hold that stops, a gate that waits', async () => {
-    await sheet(page, '5');
+    await sheet(page, 'traveller');
     await press(page, page.getByRole('button', { name: 'Hold', exact: true }));
     await page.keyboard.type('customer to decide on price');
     await page.keyboard.press('Enter');
@@ -160,7 +160,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
   });
 
   await test.step('the connection: every joint is ticked, then proven; what changes afterwards voids the proof', async () => {
-    await sheet(page, '4');
+    await sheet(page, 'connection');
     await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
     await press(page, page.getByRole('button', { name: /All 10 others are made/ }));
     await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
@@ -168,7 +168,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await traveller(page);
     await expect(page.getByText(/Polarity walk: 8W is reversed/)).toBeVisible();
     await measure(page, 'polarity', 'before-varnish', { sequence: 'NSNSNSNSNSNS' }, 'Sound');
-    await sheet(page, '4');
+    await sheet(page, 'connection');
     // The bench listens once it shows its joints.
     await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
@@ -284,7 +284,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
 
   await test.step('the verdict says ready, and comes as PDF', async () => {
     await scan(page, NUMBER);
-    await sheet(page, '7');
+    await sheet(page, 'verdict');
     await expect(page.getByText('Ready to ship')).toBeVisible();
     await expect(page.getByRole('link', { name: 'Verdict as PDF' })).toBeVisible();
     const pdf = await page.request.get(`${base()}/api/motors/${NUMBER}/verdict.pdf`);
@@ -292,7 +292,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
   });
 
   await test.step('the record goes out as one file and comes back equal in an empty shop', async () => {
-    await sheet(page, '1');
+    await sheet(page, '');
     const download = page.waitForEvent('download');
     await press(page, page.getByRole('link', { name: 'Export as JSON' }));
     const file = await (await download).path();

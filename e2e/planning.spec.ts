@@ -355,7 +355,8 @@ test('a winding goes out as a file and comes back into another motor; a newer or
 test('settings of the shop show the default that holds, and are set over it', async ({ page }) => {
   const empty = process.env['EMPTY_SHOP']!;
   await signIn(page, empty, 'Ida Haft');
-  await page.keyboard.press('F7');
+  await page.keyboard.press('F4');
+  await page.keyboard.press('3');
   await expect(page.getByText('every default holds').last()).toBeVisible();
   await expect(field(page, 'backupKeep')).toHaveAttribute('placeholder', 'default: 14');
   await expect(page.getByRole('combobox', { name: 'Terminal marks' })).toContainText('U1 V1 W1');

@@ -59,7 +59,7 @@ test('a single-phase motor goes from its nameplate to its verdict', async ({ pag
   });
 
   await test.step('the winding sheet opens the working of a figure, and grades turns by a sine', async () => {
-    await sheet(page, '3');
+    await sheet(page, 'winding');
     await press(page, page.locator('[data-figure="effectiveRatio"]'));
     await expect(page.getByLabel(/Working: Start to main/)).toContainText('a = N_s·k_s');
     await page.keyboard.press('Escape');
@@ -91,7 +91,7 @@ test('a single-phase motor goes from its nameplate to its verdict', async ({ pag
   });
 
   await test.step('joints of both windings are ticked, a reversed start group is named, and proven mended', async () => {
-    await sheet(page, '4');
+    await sheet(page, 'connection');
     await expect(page.getByRole('heading', { name: '0 of 10 joints' })).toBeVisible();
     await press(page, page.getByRole('button', { name: /All 10 others are made/ }));
     await expect(page.getByRole('heading', { name: '10 of 10 joints' })).toBeVisible();
@@ -173,7 +173,7 @@ test('a single-phase motor goes from its nameplate to its verdict', async ({ pag
 
   await test.step('the verdict says ready, comes as PDF, and the record goes out and in', async () => {
     await scan(page, number);
-    await sheet(page, '7');
+    await sheet(page, 'verdict');
     await expect(page.getByText('Ready to ship')).toBeVisible();
     const pdf = await page.request.get(`${base()}/api/motors/${number}/verdict.pdf`);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');

@@ -3,8 +3,10 @@ import { useEffect, useRef } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { isTyping } from '../kit/is-typing.ts';
 import { sheetTurned } from './sheet-state.ts';
+import type { SheetEntry } from './sheets.ts';
 import { useAppDispatch } from './store.ts';
-import { MOTOR_SHEETS, SHOP_SHEETS } from './sheets.ts';
+import { groupsOf, ofMotor, SHOP_GROUPS, SheetKeys } from './sheets.ts';
+import { useMotorKind } from './use-motor-kind.ts';
 
 /** Longer than a scanner takes from sign to sign [ms]. */
 const SCAN_GAP = 60;
@@ -13,6 +15,8 @@ export function useShopKeys() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const { number } = useParams();
+  const kind = useMotorKind(number);
+  const keys = useRef(new SheetKeys());
   const waiting = useRef<number | undefined>(undefined);
   useEffect(() => {
     // Before anybody else, and once for all: Enter of a scan is kept from every other listener.
@@ -27,12 +31,13 @@ export function useShopKeys() {
         document.querySelector<HTMLInputElement>('[data-scan="line"]')?.focus();
         return;
       }
-      const shop = SHOP_SHEETS.find((s) => s.key === e.key);
-      if (shop) {
+      const go = (sheet: SheetEntry | null) => {
+        if (!sheet) return false;
         e.preventDefault();
-        void navigate(shop.to);
-        return;
-      }
+        void navigate(sheet.to);
+        return true;
+      };
+      if (/^F\d/.test(e.key) && go(keys.current.press(SHOP_GROUPS, e.key, e.timeStamp))) return;
       if (e.altKey && /^[a-e]$/i.test(e.key)) {
         const view = document.querySelector<HTMLElement>(`[data-view="${e.key.toUpperCase()}"]`);
         if (view) {
@@ -51,14 +56,14 @@ export function useShopKeys() {
         dispatch(sheetTurned());
       } else if (e.key === 'p' || e.key === 'P') {
         window.print();
-      } else if (number) {
-        const sheet = MOTOR_SHEETS.find((s) => s.key === e.key);
+      } else if (/^\d$/.test(e.key)) {
+        const { key, timeStamp } = e;
         // A digit may be the first of a scanned number: it acts only when no other sign follows at once.
-        if (sheet)
-          waiting.current = window.setTimeout(
-            () => void navigate(`/motor/${encodeURIComponent(number)}${sheet.to}`),
-            SCAN_GAP,
-          );
+        waiting.current = window.setTimeout(() => {
+          const groups = number === undefined ? SHOP_GROUPS : ofMotor(number, groupsOf(kind));
+          const sheet = keys.current.press(groups, key, timeStamp, window.location.pathname);
+          if (sheet) void navigate(sheet.to);
+        }, SCAN_GAP);
       }
     };
     window.addEventListener('keydown', onKey);
@@ -66,5 +71,5 @@ export function useShopKeys() {
       clearTimeout(waiting.current);
       window.removeEventListener('keydown', onKey);
     };
-  }, [navigate, dispatch, number]);
+  }, [navigate, dispatch, number, kind]);
 }

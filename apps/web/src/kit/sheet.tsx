@@ -1,8 +1,9 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
+import { ChevronRight } from 'lucide-react';
 import { useContext, useEffect, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
-import { sheetsOf, SHOP_SHEETS } from '../app/sheets.ts';
+import { groupsOf, ofMotor, SHOP_GROUPS, tabsOf } from '../app/sheets.ts';
 import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Hatches } from './marks.tsx';
@@ -92,34 +93,29 @@ export function View({
 
 function Tabs({ file }: { file?: MotorFile | undefined }) {
   const { pathname } = useLocation();
-  const sheets = [
-    ...SHOP_SHEETS.slice(0, 1),
-    ...(file
-      ? sheetsOf(file.motor.kind).map((s) => ({
-          ...s,
-          to: `/motor/${encodeURIComponent(file.motor.number)}${s.to}`,
-        }))
-      : SHOP_SHEETS.slice(1)),
-  ];
+  const [floor] = SHOP_GROUPS;
+  const tabs = tabsOf(
+    file ? [floor!, ...ofMotor(file.motor.number, groupsOf(file.motor.kind))] : SHOP_GROUPS,
+    pathname,
+  );
   return (
     <nav
       aria-label="Sheets"
       className="no-print flex flex-wrap items-stretch border-2 border-ink xl:h-[28px] xl:flex-nowrap xl:border-b-[1px]"
     >
-      {sheets.map((s) => {
-        const current = decodeURIComponent(pathname) === decodeURIComponent(s.to);
-        return (
-          <Link
-            key={s.key}
-            to={s.to}
-            aria-current={current ? 'page' : undefined}
-            className={`flex items-center gap-2 border-r border-hair px-2.5 py-3 text-[14px] -outline-offset-2 xl:py-0 ${current ? 'bg-ink font-[650] text-paper' : ''}`}
-          >
-            <span className="fig text-[13px]">{s.key}</span>
-            {s.name}
-          </Link>
-        );
-      })}
+      {tabs.map((t, i) => (
+        <Link
+          key={t.key}
+          to={t.to}
+          aria-current={t.current ? 'page' : undefined}
+          aria-label={t.folded > 0 ? `${t.name}, ${t.folded} sheets` : undefined}
+          className={`flex items-center gap-1.5 px-2.5 py-3 text-[14px] -outline-offset-2 xl:py-0 ${t.first && i > 0 ? 'border-l border-ink' : ''} ${t.current ? 'bg-ink font-[650] text-paper' : ''}`}
+        >
+          <span className={`fig text-[13px] ${t.current ? '' : 'text-graphite'}`}>{t.key}</span>
+          {t.name}
+          {t.folded > 0 && <ChevronRight size={14} aria-hidden="true" />}
+        </Link>
+      ))}
       <ToldLine />
       <ScanLine />
     </nav>

@@ -7,8 +7,10 @@ import { Sheet, View } from '../kit/sheet.tsx';
 
 const KEYS = [
   ['/', 'to the scan line, from anywhere'],
-  ['F1 F2 F3 F4 F6 F7', 'floor, take a motor in, stores, people, legend, shop'],
-  ['1 to 9', 'the sheets of the motor'],
+  ['F1 F2 F3 F4 F6', 'floor, take a motor in, stores, people, legend'],
+  ['F4 2, F4 3', 'routes; what the shop has decided'],
+  ['1 2 3 4', 'motor, card, traveller, tests'],
+  ['22, 42 …', 'a digit more: the other sheets, as on their tabs'],
   ['Alt A to E', 'to a view of the sheet'],
   ['Enter', 'opens or takes the next thing; in a form, on to the next field'],
   ['Esc', 'closes one level'],
