@@ -26,6 +26,7 @@ import { Problem, sendProblem } from './http/problem.ts';
 import { LiveModule } from './live/live.module.ts';
 import { LiveService } from './live/live.service.ts';
 import { MotorsModule } from './motors/motors.module.ts';
+import { PartsModule } from './parts/parts.module.ts';
 import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
@@ -82,6 +83,7 @@ class AppModule {
         TestPanelModule,
         StoresModule,
         RoutesModule,
+        PartsModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

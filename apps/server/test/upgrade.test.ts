@@ -150,6 +150,36 @@ beforeAll(async () => {
     raised_at: day(4),
     raised_by: 'Per',
   });
+  // The same machine a year before, and another one of another maker that happens to have its number.
+  for (const [again, maker] of [
+    ['3001', QUARRY.maker],
+    ['3002', 'Somebody else'],
+    ['3003', QUARRY.maker],
+  ] as const)
+    await put('motors', {
+      id: randomUUID(),
+      shop_id: shop,
+      number: again,
+      customer: QUARRY.customer,
+      machine: '',
+      maker,
+      serial: again === '3003' ? '' : QUARRY.serial.toUpperCase(),
+      plate: {},
+      rush: false,
+      arrived_at: '2025-03-01T08:00:00.000Z',
+      words: again,
+      version: 1,
+    });
+  await put('events', {
+    id: randomUUID(),
+    ...of,
+    at: day(2, '08:30'),
+    who: 'Berit',
+    what: 'data opened again',
+    before: { remarks: 'clean', signedBy: 'Per', signedAt: day(2, '08:10') },
+    why: 'turns counted on one coil only',
+    write_id: randomUUID(),
+  });
   for (const [n, what] of [
     [2, 'data signed'],
     [1, 'motor taken in'],
@@ -189,6 +219,8 @@ interface File {
   steps: { station: string; takenOrder: number | null; signedOrder: number | null; typed: object }[];
   readings: { id: string; kind: string; order: number; logPoints?: number; withdrawn: object | null }[];
   holds: { reason: string }[];
+  attempts: object[];
+  parts: object[];
 }
 
 describe('a database of an older version', () => {
@@ -226,7 +258,40 @@ describe('a database of an older version', () => {
     expect(new Set(order).size).toBe(order.length);
     expect(step('core').signedOrder).toBeNull();
     const history = (await lead.get<{ what: string }[]>('motors/4001/history')).body;
-    expect(history.map((e) => e.what).toSorted()).toEqual(['data signed', 'motor taken in', 'strip signed']);
+    expect(history.map((e) => e.what).toSorted()).toEqual([
+      'data opened again',
+      'data signed',
+      'motor taken in',
+      'strip signed',
+    ]);
+  });
+
+  it('has what was opened again as an attempt of its own, as far as the history tells', async () => {
+    const { body } = await lead.get<File>('motors/4001');
+    expect(body.parts).toEqual([]);
+    expect(body.attempts).toEqual([
+      expect.objectContaining({
+        station: 'data',
+        attempt: 1,
+        typed: { remarks: 'clean' },
+        takenAt: null,
+        signedAt: day(2, '08:10'),
+        signedBy: 'Per',
+        from: 'data',
+        reason: 'turns counted on one coil only',
+        endedAt: day(2, '08:30'),
+        endedBy: 'Berit',
+      }),
+    ]);
+  });
+
+  it('knows a machine by its number and maker: the one that was here before, and no other', async () => {
+    const visits = async (number: string) =>
+      (await lead.get<{ number: string }[]>(`motors/${number}/visits`)).body.map((v) => v.number);
+    expect(await visits('4001')).toEqual(['3001']);
+    expect(await visits('3001')).toEqual(['4001']);
+    expect(await visits('3002')).toEqual([]);
+    expect(await visits('3003')).toEqual([]);
   });
 
   it('keeps the oven’s log point for point, and a proposal that was the plan stays it', async () => {
@@ -264,6 +329,9 @@ describe('a database of an older version', () => {
       "update events set who = 'x'",
       'delete from readings',
       'delete from reels',
+      "update attempts set reason = 'x'",
+      'delete from attempts',
+      'delete from parts',
     ])
       await expect(client.query(forbidden)).rejects.toThrow(/permission denied/);
     await client.end();

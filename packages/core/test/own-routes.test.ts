@@ -60,7 +60,7 @@ describe.each(ROUTES.map((r) => [r.id, r] as const))('a copy of %s', (_id, model
         for (const { what, pick, to } of edits) {
           const stations = stationsOf(route);
           const station = stations[pick % stations.length]!;
-          const before = structuredClone(route);
+          const before = JSON.parse(JSON.stringify(route)) as Route;
           const next =
             what === 0
               ? movedStation(route, station.id, to)

@@ -201,6 +201,7 @@ describe('a kind and a route that nobody knows yet', () => {
       plate: {},
       windings: [{ role: 'as-found', typed, planOrder: 1, releasedAt: null }],
       steps: [],
+      parts: [],
       holds: [],
       gatePasses: [],
       readings: [],

@@ -1,5 +1,6 @@
 /** Where a motor stands on its route, what its gates want, and the verdict. */
 import { describe, expect, it } from 'vitest';
+import * as core from '../src/index.ts';
 import {
   checkDataCard,
   motorVerdict,
@@ -77,6 +78,14 @@ describe('route', () => {
     expect(holdOn('wind', [{ ...hold('stator'), clearedAt: at(10) }])).toBeNull();
   });
   it('refuses two alike motors’ parts swapped, and doubts °F written as °C', () => {
+    const tags = { stator: ['ST-9'], rotor: ['RT-9'] };
+    const tagged = (rotorTag: string) =>
+      core.checkStationRecord(core.stationOf(ROUTE, 'match'), { statorTag: 'st-9', rotorTag }, '3101', tags)
+        .findings;
+    expect(tagged('rt-9')).toEqual([]);
+    expect(tagged('3101')).toEqual([]);
+    // The tag of the stator is not on the rotor.
+    expect(tagged('ST-9').map((f) => f.code)).toEqual(['station.wrong-pair']);
     const swapped = checkStationRecord('match', { statorTag: '3101', rotorTag: '3110' }, '3101');
     expect(swapped.findings[0]!.code).toBe('station.wrong-pair');
     expect(

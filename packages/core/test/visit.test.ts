@@ -69,6 +69,7 @@ const VISIT: Visit = {
   steps: (['intake', 'data', 'saw', 'strip', 'pull', 'core', 'insulate', 'wind'] as const)
     .map((s, i) => step(s, 2 + i))
     .concat(step('connect', 30)),
+  parts: [],
   holds: [],
   gatePasses: [],
   readings: [

@@ -4,6 +4,7 @@ import { stationsOf } from '@norther/core';
 import { fixed } from './phase-style.ts';
 import type { Ink, Mark, Scene } from './scene.ts';
 import { cameras } from './cameras.ts';
+import { reworkLoop } from './rework-loops.ts';
 import { workingScale } from './working-time.ts';
 
 export interface TimelineStep {
@@ -12,6 +13,13 @@ export interface TimelineStep {
   readonly takenBy: string | null;
   readonly signedAt: string | null;
   readonly signedBy: string | null;
+}
+/** A station as it was before it was opened again. */
+export interface TimelineAttempt extends TimelineStep {
+  /** Where the work went back to. */
+  readonly from: string;
+  readonly reason: string;
+  readonly endedAt: string;
 }
 export interface TimelineHold {
   readonly body: Body;
@@ -30,6 +38,8 @@ export interface TimelineReading {
 export interface TimelineOptions {
   readonly route: Route;
   readonly steps: readonly TimelineStep[];
+  /** Earlier ones, of what was done again. */
+  readonly attempts?: readonly TimelineAttempt[];
   readonly holds: readonly TimelineHold[];
   readonly readings: readonly TimelineReading[];
   /** When photos were taken. */
@@ -59,12 +69,15 @@ const span = (ms: number) => {
   const h = Math.round(minutes / 60);
   return h < 48 ? `${h} h` : `${Math.round(h / 24)} d`;
 };
+/** A cause as long as there is room for. */
+const short = (reason: string) => (reason.length > 34 ? `${reason.slice(0, 32).trimEnd()} …` : reason);
 /** Rough width of words in the sheet's narrow face [px]. */
 const wide = (text: string, size: number) => text.length * size * 0.5;
 
 export function visitTimeline(o: TimelineOptions): Scene {
   const { route, width, now } = o;
   const at = (iso: string) => Date.parse(iso);
+  const attempts = o.attempts ?? [];
   const arrived = at(o.arrivedAt);
   const last = o.shippedAt ? at(o.shippedAt) : now;
   const promised = o.promisedAt === null || o.shippedAt ? null : at(o.promisedAt);
@@ -77,9 +90,10 @@ export function visitTimeline(o: TimelineOptions): Scene {
   const busy = [
     arrived,
     last,
-    ...o.steps.flatMap((s) => [s.takenAt, s.signedAt]).flatMap((t) => (t ? [at(t)] : [])),
+    ...[...o.steps, ...attempts].flatMap((s) => [s.takenAt, s.signedAt]).flatMap((t) => (t ? [at(t)] : [])),
     ...o.readings.map((r) => at(r.at)),
     ...o.holds.map((h) => at(h.raisedAt)),
+    ...attempts.map((a) => at(a.endedAt)),
     ...(o.photos ?? []).map(at),
   ];
   const scale = workingScale(arrived, end, LEFT, width - 74, busy);
@@ -180,7 +194,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
   const namesTo: Record<string, number> = {};
   for (const body of ['motor', 'stator', 'rotor'] as const) {
     const y = Y[body];
-    const own = o.steps
+    const own = ([...attempts, ...o.steps] as (TimelineStep & Partial<TimelineAttempt>)[])
       .filter((s) => bodyOf.get(s.station)?.body === body && (s.takenAt ?? s.signedAt))
       .toSorted(
         (a, b) =>
@@ -189,9 +203,10 @@ export function visitTimeline(o: TimelineOptions): Scene {
     let before: number | null = body === 'motor' ? arrived : parted;
     for (const step of own) {
       const station = bodyOf.get(step.station)!;
+      const earlier = step.endedAt !== undefined;
       const signed = timeOf(step, 'signedAt');
       const from = timeOf(step, 'takenAt') ?? signed!;
-      const to = signed ?? last;
+      const to = signed ?? (step.endedAt === undefined ? last : at(step.endedAt));
       // After both tracks have met it waited since the later of them was done.
       const since =
         body === 'motor' && closing.has(step.station) ? Math.max(before ?? 0, tracksDone) : before;
@@ -208,9 +223,10 @@ export function visitTimeline(o: TimelineOptions): Scene {
         words(text, middle, y + 4, 'ink', { anchor: 'middle', size: 12 });
       }
       before = to;
-      const working = signed === null;
-      line(x(from), y, Math.max(x(to), x(from) + 3), y, working ? 'copper' : 'ink', 3.4);
-      line(x(from), y - 4, x(from), y + 4, working ? 'copper' : 'ink', 1.4);
+      const working = signed === null && !earlier;
+      const ink: Ink = working ? 'copper' : earlier ? 'pencil' : 'ink';
+      line(x(from), y, Math.max(x(to), x(from) + 3), y, ink, 3.4);
+      line(x(from), y - 4, x(from), y + 4, ink, 1.4);
       // Names above the stator's rail, below the rotor's, each where there is room; a second row when the first is full.
       const name = station.name;
       const who = (step.signedBy ?? step.takenBy ?? '').split(' ').at(-1)!;
@@ -224,7 +240,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
             : [WHOLE + 20, WHOLE + 34];
       const row = rows.find((r) => px >= (namesTo[r] ?? -Infinity));
       if (row !== undefined) {
-        words(name, px, row, working ? 'copper' : 'ink', { bold: true });
+        words(name, px, row, ink, { bold: true });
         namesTo[row] = px + wide(name, 13) + 8;
         const under = row + 12;
         if (body === 'stator' && row === rows[0] && px >= (namesTo[under] ?? -Infinity)) {
@@ -234,6 +250,21 @@ export function visitTimeline(o: TimelineOptions): Scene {
       }
     }
   }
+
+  // Work done again: back under the rail, with its cause.
+  const sentBack = attempts.filter((a) => a.station === a.from);
+  for (const a of sentBack) {
+    const body = bodyOf.get(a.station)?.body ?? 'motor';
+    const began = timeOf(a, 'takenAt') ?? timeOf(a, 'signedAt') ?? at(a.endedAt);
+    marks.push(...reworkLoop({ from: x(at(a.endedAt)), to: x(began) }, Y[body]));
+  }
+  const causes = sentBack.map((a): TimelineReading => ({
+    body: bodyOf.get(a.station)?.body ?? 'motor',
+    at: a.endedAt,
+    text: `${bodyOf.get(a.station)?.name.toLowerCase() ?? a.station} again: ${short(a.reason)}`,
+    verdict: 'stop',
+    history: true,
+  }));
 
   // Holds stand where they were raised, as long as they lasted.
   for (const hold of o.holds) {
@@ -251,7 +282,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
   // Readings hang under the stator's rail and under the rotor's, newest nearest to now.
   const nowX = x(now);
   const readingTo: Record<number, number> = {};
-  for (const reading of o.readings.toSorted((a, b) => at(a.at) - at(b.at))) {
+  for (const reading of [...o.readings, ...causes].toSorted((a, b) => at(a.at) - at(b.at))) {
     const px = x(at(reading.at));
     const whole = parted === null || at(reading.at) < parted || (met !== null && at(reading.at) >= met);
     const rotor = reading.body === 'rotor' && !whole;

@@ -36,6 +36,15 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
   past(motor.withdrawnAt, 'motor.withdrawnAt');
   document.windings.forEach((w, i) => past(w.changedAt, `windings.${i}.changedAt`));
   document.readings.forEach((r, i) => past(r.takenAt, `readings.${i}.takenAt`));
+  document.attempts.forEach((a, i) => {
+    past(a.takenAt, `attempts.${i}.takenAt`);
+    past(a.signedAt, `attempts.${i}.signedAt`);
+    past(a.endedAt, `attempts.${i}.endedAt`);
+  });
+  document.parts.forEach((p, i) => {
+    past(p.addedAt, `parts.${i}.addedAt`);
+    past(p.backAt, `parts.${i}.backAt`);
+  });
   document.holds.forEach((h, i) => {
     past(h.raisedAt, `holds.${i}.raisedAt`);
     past(h.clearedAt, `holds.${i}.clearedAt`);
@@ -78,6 +87,10 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
         [`steps.${astray}`],
       ),
     ];
+  document.attempts.forEach((a, i) => {
+    if (!hasStation(route, a.station))
+      stop('no-such-station', `An attempt at ${a.station}, which the route does not have.`, `attempts.${i}`);
+  });
   document.attachments.forEach((a, i) => {
     if (!hasPlace(a.place, route, document.readings))
       stop('no-such-place', `A photo belongs to ${a.place}, which is not in the file.`, `attachments.${i}`);
@@ -120,11 +133,18 @@ export function impossibleIn(document: MotorDocument, now: number): Finding[] {
     'steps',
   );
   twice(
+    document.attempts.map((a) => `${a.station} ${a.attempt}`),
+    'An attempt',
+    'attempts',
+  );
+  twice(
     document.windings.map((w) => w.role),
     'A winding',
     'windings',
   );
   for (const list of [
+    'attempts',
+    'parts',
     'steps',
     'windings',
     'holds',

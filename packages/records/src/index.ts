@@ -4,6 +4,7 @@ export * from './route-records.ts';
 export * from './motor-record.ts';
 export * from './work-records.ts';
 export * from './attachment-records.ts';
+export * from './part-records.ts';
 export * from './motor-document.ts';
 export { impossibleIn } from './impossible.ts';
 export * from './winding-document.ts';

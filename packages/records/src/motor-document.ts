@@ -4,8 +4,10 @@ import { z } from 'zod';
 import { AttachmentRecord, MOST_ATTACHMENTS } from './attachment-records.ts';
 import { damage, openFile } from './open-file.ts';
 import { MotorRecord } from './motor-record.ts';
+import { MOST_PARTS, PartRecord } from './part-records.ts';
 import { RouteShape } from './route-records.ts';
 import {
+  AttemptRecord,
   EventRecord,
   GatePassRecord,
   HoldRecord,
@@ -28,6 +30,9 @@ export const MotorDocument = z.object({
   route: RouteShape.nullable(),
   windings: z.array(WindingRecord).max(3),
   steps: z.array(StepRecord).max(MOST_STATIONS),
+  /** Earlier attempts at stations that were opened again. */
+  attempts: z.array(AttemptRecord).max(2000),
+  parts: z.array(PartRecord).max(2 * MOST_PARTS),
   holds: z.array(HoldRecord).max(2000),
   gatePasses: z.array(GatePassRecord).max(500),
   readings: z.array(ReadingRecord).max(2000),
@@ -87,6 +92,25 @@ function orderedByTime(old: Record<string, unknown>): Record<string, unknown> {
   };
 }
 
+const OPENED = ' opened again';
+
+/** Every time a station was opened again, as its event has it. */
+function attemptsInHistory(old: Record<string, unknown>): Record<string, unknown>[] {
+  const count = new Map<string, number>();
+  return rowsOf(old, 'history').flatMap((event) => {
+    const { what, before, id, at, who, why, order } = event;
+    if (typeof what !== 'string' || !what.endsWith(OPENED) || before === null || typeof before !== 'object')
+      return [];
+    const { signedAt, signedBy, ...typed } = before as Record<string, string | null>;
+    const station = what.slice(0, -OPENED.length);
+    const attempt = (count.get(station) ?? 0) + 1;
+    count.set(station, attempt);
+    const ended = { from: station, reason: why, endedAt: at, endedBy: who, order };
+    const taken = { takenAt: null, takenBy: null, signedAt: signedAt ?? null, signedBy: signedBy ?? null };
+    return [{ id, station, attempt, typed, ...taken, ...ended }];
+  });
+}
+
 /** One entry a step from version n to n + 1; never edited once files of that version exist. */
 const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   // 2: joints are ticked; before that nobody could.
@@ -109,8 +133,9 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   }),
   // 7: photos and papers are kept with a motor; before that nobody could.
   6: (old) => ({ ...old, version: 7, attachments: [] }),
-  // 8: shops have routes of their own; before that every motor went a published one.
-  7: (old) => ({ ...old, version: 8, route: null }),
+  // 8: shops have routes of their own, attempts are kept, parts have tags; before that every motor went a published
+  // route, and an attempt stood in the history only.
+  7: (old) => ({ ...old, version: 8, route: null, parts: [], attempts: attemptsInHistory(old) }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */
@@ -137,13 +162,22 @@ export function openMotorDocument(data: unknown): Outcome<MotorDocument> {
 
 type Ordered = Pick<
   MotorDocument,
-  'windings' | 'steps' | 'holds' | 'gatePasses' | 'readings' | 'jointMarks' | 'attachments' | 'history'
+  | 'windings'
+  | 'steps'
+  | 'attempts'
+  | 'holds'
+  | 'gatePasses'
+  | 'readings'
+  | 'jointMarks'
+  | 'attachments'
+  | 'history'
 >;
 
 /** Every place in the order, in no particular sequence. */
 export const ordersOf = (d: Ordered): number[] => [
   ...d.windings.map((w) => w.planOrder),
   ...d.steps.flatMap((s) => [s.takenOrder, s.signedOrder, s.reopenedOrder]).filter((o) => o !== null),
+  ...d.attempts.map((a) => a.order),
   ...d.holds.map((h) => h.order),
   ...d.gatePasses.map((g) => g.order),
   ...d.readings.map((r) => r.order),
@@ -166,6 +200,7 @@ export function withOrders<T extends Ordered>(d: T, place: (order: number) => nu
       signedOrder: maybe(s.signedOrder),
       reopenedOrder: maybe(s.reopenedOrder),
     })),
+    attempts: ordered(d.attempts),
     holds: ordered(d.holds),
     gatePasses: ordered(d.gatePasses),
     readings: ordered(d.readings),

@@ -60,6 +60,27 @@ export const StepRecord = z.object({
 });
 export type StepRecord = z.infer<typeof StepRecord>;
 
+/** A station as it was before it was opened again; the attempt under way is the step. */
+export const AttemptRecord = z.object({
+  id: Id,
+  station: StationName,
+  /** 1 for the first. */
+  attempt: z.int().min(1).max(1000),
+  typed: TypedFields,
+  takenAt: Instant.nullable(),
+  takenBy: z.string().nullable(),
+  signedAt: Instant.nullable(),
+  signedBy: z.string().nullable(),
+  /** Where the work went back to; what rests on that was opened with it. */
+  from: StationName,
+  /** Why. */
+  reason: z.string().max(500),
+  endedAt: Instant,
+  endedBy: z.string(),
+  order: Order,
+});
+export type AttemptRecord = z.infer<typeof AttemptRecord>;
+
 export const SignStep = z.object({
   typed: TypedFields.default({}),
   /** A lead may sign although something is missing, with a written reason. */

@@ -57,6 +57,8 @@ const document = (change: Partial<MotorDocument> = {}, motor: object = {}): Moto
     ...motor,
   },
   route: null,
+  attempts: [],
+  parts: [],
   windings: [],
   steps: [],
   holds: [],

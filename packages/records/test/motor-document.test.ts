@@ -34,6 +34,8 @@ const document = {
     version: 1,
   },
   route: null,
+  attempts: [],
+  parts: [],
   windings: [
     {
       id,
@@ -71,9 +73,36 @@ describe('a motor’s record as a file', () => {
       ...written,
       version: MOTOR_FORMAT_VERSION,
       attachments: [],
+      attempts: [],
+      parts: [],
       route: null,
       motor: { ...written.motor, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
     });
+  });
+  it('has what an older record tells of attempts only in its history', () => {
+    const event = (what: string, before: object | null, order: number) => ({
+      id: `019aa000-0000-7000-8000-0000000000${order + 10}`,
+      at,
+      who: 'Ida Haft',
+      what,
+      before,
+      after: null,
+      why: 'reversed',
+      order,
+    });
+    const { route: _r, parts: _p, attempts: _a, ...rest } = document;
+    const history = [
+      event('wind opened again', { turnsWound: '12', signedBy: 'A', signedAt: at }, 1),
+      event('connect opened again', null, 2),
+      event('wind opened again', { signedBy: 'B', signedAt: at }, 3),
+    ];
+    const opened = openMotorDocument({ ...rest, version: 7, history });
+    expect(
+      opened.ok && opened.value.attempts.map((a) => [a.station, a.attempt, a.signedBy, a.typed]),
+    ).toEqual([
+      ['wind', 1, 'A', { turnsWound: '12' }],
+      ['wind', 2, 'B', {}],
+    ]);
   });
   it.each<[string, unknown, string]>([
     ['something else', { hello: 1 }, 'file.not-a-motor'],

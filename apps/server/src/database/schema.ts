@@ -105,11 +105,27 @@ export const routeVersions = pgTable(
   (t) => [primaryKey({ columns: [t.shopId, t.route, t.version] })],
 );
 
+/** The thing with a serial number, which comes back; each time it is here is a motor's number of its own. */
+export const machines = pgTable(
+  'machines',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    maker: text('maker').notNull(),
+    serial: text('serial').notNull(),
+  },
+  (t) => [index('machines_serial').on(t.shopId, sql`lower(${t.serial})`)],
+);
+
+/** One visit of a machine: a job with the number on its tag. */
 export const motors = pgTable(
   'motors',
   {
     id: uuid('id').primaryKey(),
     shopId: uuid('shop_id').notNull(),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
     number: text('number').notNull(),
     /** Kind of machine; the defaults are what every motor was before there were others. */
     kind: text('kind').notNull().default('three-phase'),
@@ -133,7 +149,7 @@ export const motors = pgTable(
   },
   (t) => [
     uniqueIndex('motors_number').on(t.shopId, t.number),
-    index('motors_serial').on(t.shopId, sql`lower(${t.serial})`),
+    index('motors_machine').on(t.machineId),
     index('motors_on_floor').on(t.shopId, t.shippedAt, t.promisedAt),
   ],
 );
@@ -181,6 +197,47 @@ export const steps = pgTable(
     version: integer('version').notNull(),
   },
   (t) => [uniqueIndex('steps_station').on(t.motorId, t.station)],
+);
+
+/** Append-only: a station as it was before it was opened again; its newest attempt is the step. */
+export const attempts = pgTable(
+  'attempts',
+  {
+    ...ofMotor,
+    station: text('station').notNull(),
+    attempt: integer('attempt').notNull(),
+    typed: jsonb('typed').$type<Fields>().notNull(),
+    takenAt: at('taken_at'),
+    takenBy: text('taken_by'),
+    signedAt: at('signed_at'),
+    signedBy: text('signed_by'),
+    /** Where the work went back to; others that rest on it were opened with it. */
+    from: text('from').notNull(),
+    reason: text('reason').notNull(),
+    endedAt: at('ended_at').notNull(),
+    endedBy: text('ended_by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
+  },
+  (t) => [uniqueIndex('attempts_station').on(t.motorId, t.station, t.attempt)],
+);
+
+/** What came along with the motor, each with a tag of its own; all of it leaves with it again. */
+export const parts = pgTable(
+  'parts',
+  {
+    ...ofMotor,
+    kind: text('kind').notNull(),
+    tag: text('tag').notNull(),
+    note: text('note').notNull(),
+    addedAt: at('added_at').notNull(),
+    addedBy: text('added_by').notNull(),
+    /** Laid to the finished motor. */
+    backAt: at('back_at'),
+    backBy: text('back_by'),
+    withdrawn: jsonb('withdrawn').$type<{ reason: string; at: string; by: string }>(),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [index('parts_motor').on(t.motorId), index('parts_tag').on(t.shopId, sql`lower(${t.tag})`)],
 );
 
 /** Files by the sum of their content; the bytes lie in the data folder, and are never changed. */

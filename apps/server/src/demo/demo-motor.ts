@@ -1,5 +1,5 @@
 /** What the demo says of one motor, and short ways to say it. */
-import type { Route, Stage, StationId, TestKindId } from '@norther/core';
+import type { PartKind, Route, Stage, StationId, TestKindId } from '@norther/core';
 import type { DemoDesign } from './demo-windings.ts';
 
 export interface DemoReading {
@@ -48,6 +48,10 @@ export interface DemoMotor {
   readonly plate?: Record<string, string>;
   /** Joints made so far, in their order; the last of them found wrong and opened again when `reopened`. */
   readonly joints?: { readonly made: number | 'all'; readonly reopened?: boolean };
+  /** Stations that were signed, opened again by the lead for a reason, and done anew. */
+  readonly again?: readonly { readonly station: StationId; readonly reason: string }[];
+  /** What came along. */
+  readonly parts?: readonly { readonly kind: PartKind; readonly note?: string; readonly back?: true }[];
   readonly noCard?: boolean;
   /** Photos of how it came; what was burnt shows where to look for the cause. */
   readonly photos?: { readonly burnt: 'one-phase' | 'one-group' | 'all' };

@@ -20,6 +20,11 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     rotor: 'balance',
     together: 'test',
     working: [['ship', 'Ida Haft', 1]],
+    parts: [
+      { kind: 'key', note: 'key of the shaft end', back: true },
+      { kind: 'fan-cover', back: true },
+      { kind: 'coupling', note: 'belt pulley, 3 grooves', back: true },
+    ],
     readings: [
       insulation('incoming', '0.9', 148),
       core('2.9', '3.0', 110),
@@ -110,6 +115,14 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     stator: 'cure',
     rotor: 'inspect',
     working: [['balance', 'Jon Rie', 2]],
+    again: [{ station: 'connect', reason: 'polarity walk: group 5W reversed' }],
+    parts: [
+      { kind: 'stator' },
+      { kind: 'rotor' },
+      { kind: 'brake', note: 'spring brake, 2 discs' },
+      { kind: 'key' },
+      { kind: 'terminal-box' },
+    ],
     readings: [
       insulation('incoming', '38', 168),
       core('3.1', '3.2', 120),

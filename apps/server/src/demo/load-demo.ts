@@ -14,7 +14,13 @@ import {
   type Station,
   type StationId,
 } from '@norther/core';
-import { MOTOR_FORMAT, openMotorDocument, ordersOf, type MotorDocument } from '@norther/records';
+import {
+  MOTOR_FORMAT,
+  openMotorDocument,
+  ordersOf,
+  type MotorDocument,
+  type PartRecord,
+} from '@norther/records';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import type { Transaction } from '../database/database.ts';
@@ -71,7 +77,11 @@ export async function loadDemo(
           const opened = openMotorDocument(demoDocument(motor, now));
           if (!opened.ok)
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
-          const record = { ...opened.value, route: motor.route ?? null } as MotorDocument;
+          const record = {
+            ...opened.value,
+            route: motor.route ?? null,
+            parts: demoParts(motor, now),
+          } as MotorDocument;
           const document = store ? await withPhotos(record, motor, store, now) : record;
           await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
@@ -82,6 +92,21 @@ export async function loadDemo(
     await client.end();
   }
 }
+
+/** What came along, tagged in the order in which it was taken off. */
+const demoParts = (m: DemoMotor, now: number): PartRecord[] =>
+  (m.parts ?? []).map(({ kind, note = '', back }, i) => ({
+    id: uuidV7(),
+    kind,
+    note,
+    tag: `${m.number}-${i + 1}`,
+    addedAt: new Date(now - 0.95 * m.arrivedHoursAgo * 3_600_000).toISOString(),
+    addedBy: 'Olav Tindal',
+    backAt: back ? new Date(now - 1_800_000).toISOString() : null,
+    backBy: back ? 'Jon Rie' : null,
+    withdrawn: null,
+    version: 1,
+  }));
 
 /** The shop's own route, as a lead published it some weeks ago. */
 async function addRoute(tx: Transaction, shopId: string, now: number) {
@@ -210,6 +235,18 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       version: 2,
     });
     event(`${station} signed`, by, at, record);
+    // Two hours before it was taken anew it had been sent back; it had been signed six hours before that.
+    const again = m.again?.find((a) => a.station === station);
+    if (again)
+      history.push({
+        id: uuidV7(),
+        at: ago(at + inHand + 2),
+        who: 'Ida Haft',
+        what: `${station} opened again`,
+        before: { ...record, signedAt: ago(at + inHand + 8), signedBy: by },
+        after: null,
+        why: again.reason,
+      });
   }
   for (const [station, by, hours] of m.working) {
     steps.push({

@@ -7,6 +7,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from '../database/database.ts';
 import {
   attachments,
+  attempts,
   curves,
   events,
   files as filesTable,
@@ -14,6 +15,7 @@ import {
   holds,
   jointMarks,
   motors,
+  parts,
   readings,
   routes,
   routeVersions,
@@ -21,6 +23,7 @@ import {
   windings,
   withdrawals,
 } from '../database/schema.ts';
+import { machineOf } from '../motors/machines.ts';
 import { wordsOf } from '../motors/motors.repository.ts';
 import type { Person } from '../people/person.ts';
 import { versionOf } from '../routes/routes.repository.ts';
@@ -82,6 +85,7 @@ export class ExchangeRepository {
     await tx.insert(motors).values({
       ...d.motor,
       shopId,
+      machineId: await machineOf(tx, shopId, d.motor),
       imported,
       promisedAt: date(d.motor.promisedAt),
       arrivedAt: new Date(d.motor.arrivedAt),
@@ -103,6 +107,22 @@ export class ExchangeRepository {
       tx,
       steps,
       d.steps.map((s) => ({ ...s, ...of, takenAt: date(s.takenAt), signedAt: date(s.signedAt) })),
+    );
+    await inBatches(
+      tx,
+      attempts,
+      d.attempts.map((a) => ({
+        ...a,
+        ...of,
+        takenAt: date(a.takenAt),
+        signedAt: date(a.signedAt),
+        endedAt: new Date(a.endedAt),
+      })),
+    );
+    await inBatches(
+      tx,
+      parts,
+      d.parts.map((p) => ({ ...p, ...of, addedAt: new Date(p.addedAt), backAt: date(p.backAt) })),
     );
     await inBatches(
       tx,

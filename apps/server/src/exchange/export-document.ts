@@ -11,7 +11,19 @@ const PAGE = 500;
  * @param orders every place in the order of the motor's history
  */
 export async function* exportDocument(
-  { motor, ownRoute, windings, steps, holds, gatePasses, readings, jointMarks, attachments }: MotorRows,
+  {
+    motor,
+    ownRoute,
+    windings,
+    steps,
+    attempts,
+    parts,
+    holds,
+    gatePasses,
+    readings,
+    jointMarks,
+    attachments,
+  }: MotorRows,
   historyOrders: readonly number[],
   logOf: (readingId: string) => Promise<string | null>,
   history: (after: number, limit: number) => Promise<EventRecord[]>,
@@ -19,6 +31,7 @@ export async function* exportDocument(
   const own = {
     windings: [...windings],
     steps: [...steps],
+    attempts: [...attempts],
     holds: [...holds],
     gatePasses: [...gatePasses],
     readings: readings.map(({ logPoints: _n, kept: _k, log: _l, ...r }) => r),
@@ -40,8 +53,18 @@ export async function* exportDocument(
     route: ownRoute,
   };
   yield JSON.stringify(head).slice(0, -1);
-  for (const list of ['windings', 'steps', 'holds', 'gatePasses', 'jointMarks', 'attachments'] as const)
-    yield* rows(`,"${list}":[`, pages<unknown>(d[list]), ']');
+  const lists = { ...d, parts };
+  for (const list of [
+    'windings',
+    'steps',
+    'attempts',
+    'parts',
+    'holds',
+    'gatePasses',
+    'jointMarks',
+    'attachments',
+  ] as const)
+    yield* rows(`,"${list}":[`, pages<unknown>(lists[list]), ']');
   yield ',"readings":[';
   for (const [i, reading] of d.readings.entries()) {
     const json = JSON.stringify(reading);

@@ -14,10 +14,12 @@ import {
 } from '@norther/core';
 import type {
   AttachmentRecord,
+  AttemptRecord,
   GatePassRecord,
   HoldRecord,
   JointMarkRecord,
   MotorRecord,
+  PartRecord,
   ReadingRecord,
   StepRecord,
   WindingRecord,
@@ -31,6 +33,9 @@ export interface MotorRows {
   readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
   readonly steps: readonly StepRecord[];
+  /** Earlier ones, of stations that were opened again. */
+  readonly attempts: readonly AttemptRecord[];
+  readonly parts: readonly PartRecord[];
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly GatePassRecord[];
   /** In the order kept; without their logs, but for one that a newer core has to judge anew. */

@@ -67,6 +67,12 @@ export class MotorsController {
     response.send(points);
   }
 
+  /** The other times that this machine was here, newest first. */
+  @Get('motors/:number/visits')
+  otherVisits(@Who() person: Person, @Param('number') number: string) {
+    return this.motors.otherVisits(person, number);
+  }
+
   @Get('motors/:number/history')
   history(@Who() person: Person, @Param('number') number: string, @Query() page: HistoryQuery) {
     return this.motors.history(person, number, page);

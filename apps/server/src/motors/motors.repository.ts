@@ -1,17 +1,20 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
 import { CORE_VERSION, type RouteName } from '@norther/core';
-import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type { EarlierVisit, EventRecord, MotorEntry, MotorRecord, WindingRecord } from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
+import { machineCorrected, machineOf, type Identity } from './machines.ts';
 import { RoutesRepository } from '../routes/routes.repository.ts';
-import { curves, events, motors, readings, type windings } from '../database/schema.ts';
+import { curves, events, machines, motors, readings, type windings } from '../database/schema.ts';
 import {
   attachmentOfJson,
+  attemptOfJson,
   holdOfJson,
   jointMarkOfJson,
   type JsonRow,
   motorOfJson,
+  partOfJson,
   passOfJson,
   readingOfJson,
   stepOfJson,
@@ -78,6 +81,8 @@ const motorQuery = (db: Db | Transaction) =>
       motor: sql<JsonRow>`to_json(${motors})`.as('motor'),
       windings: rowsUnder('windings', 'x.role'),
       steps: rowsUnder('steps', 'x.id'),
+      attempts: rowsUnder('attempts', 'x."order"'),
+      parts: rowsUnder('parts', 'x.id'),
       holds: rowsUnder('holds', 'x."order"'),
       gatePasses: rowsUnder('gate_passes', 'x."order"'),
       readings: sql<readonly JsonRow[]>`${sql.raw(
@@ -158,6 +163,8 @@ export class MotorsRepository {
       imported: (found.motor['imported'] ?? null) as MotorRows['imported'],
       windings: found.windings.map(windingOfJson),
       steps: found.steps.map(stepOfJson),
+      attempts: found.attempts.map(attemptOfJson),
+      parts: found.parts.map(partOfJson),
       holds: found.holds.map(holdOfJson),
       gatePasses: found.gatePasses.map(passOfJson),
       readings: await this.withOldLogs(found.readings.map(readingOfJson), db),
@@ -244,8 +251,25 @@ export class MotorsRepository {
     return rows.map(motorOf);
   }
 
-  /** Visits of the machine with this serial number, newest first; of each the card as wound, else as found. */
-  async visitsOf(shopId: string, serial: string): Promise<EarlierVisit[]> {
+  /** Visits of the machines with this serial number, newest first; of each the card as wound, else as found. */
+  visitsOf(shopId: string, serial: string): Promise<EarlierVisit[]> {
+    return this.visits(
+      and(eq(motors.shopId, shopId), eq(sql`lower(${machines.serial})`, serial.trim().toLowerCase())),
+    );
+  }
+
+  /** The other times that the machine of this motor was here. */
+  otherVisits(shopId: string, number: string): Promise<EarlierVisit[]> {
+    const machine = this.database.db
+      .select({ id: motors.machineId })
+      .from(motors)
+      .where(and(eq(motors.shopId, shopId), eq(motors.number, number)));
+    return this.visits(
+      and(eq(motors.shopId, shopId), inArray(motors.machineId, machine), ne(motors.number, number)),
+    );
+  }
+
+  private async visits(which: SQL | undefined): Promise<EarlierVisit[]> {
     const rows = await this.database.db
       .select({
         motor: motors,
@@ -254,13 +278,8 @@ export class MotorsRepository {
           order by w.role desc limit 1)`,
       })
       .from(motors)
-      .where(
-        and(
-          eq(motors.shopId, shopId),
-          eq(sql`lower(${motors.serial})`, serial.toLowerCase()),
-          isNull(motors.withdrawnAt),
-        ),
-      )
+      .innerJoin(machines, eq(machines.id, motors.machineId))
+      .where(and(which, isNull(motors.withdrawnAt)))
       .orderBy(desc(motors.arrivedAt))
       .limit(10);
     return rows.map(({ motor, winding }) => {
@@ -282,6 +301,7 @@ export class MotorsRepository {
       .values({
         id,
         shopId,
+        machineId: await machineOf(tx, shopId, entry),
         ...entry,
         ...route,
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
@@ -309,11 +329,13 @@ export class MotorsRepository {
     number: string,
     route: RouteName | null,
   ): Promise<MotorRecord | null> {
+    const machineId = await this.machineAfter(tx, id, entry);
     const [row] = await tx
       .update(motors)
       .set({
         ...entry,
         ...(kind === undefined ? {} : { kind }),
+        machineId,
         ...route,
         promisedAt: entry.promisedAt ? new Date(entry.promisedAt) : null,
         words: wordsOf({ ...entry, number }),
@@ -322,6 +344,14 @@ export class MotorsRepository {
       .where(and(eq(motors.id, id), eq(motors.version, version)))
       .returning();
     return row ? motorOf(row) : null;
+  }
+
+  /** The machine of a visit when its plate says this. */
+  private async machineAfter(tx: Transaction, id: string, said: Identity): Promise<string> {
+    const [before] = await tx.select().from(motors).where(eq(motors.id, id));
+    const { machineId, shopId, maker, serial } = before!;
+    if (maker === said.maker && serial === said.serial) return machineId;
+    return machineCorrected(tx, shopId, id, machineId, said);
   }
 
   async withdraw(tx: Transaction, id: string, at: Date | null) {

@@ -28,6 +28,12 @@ export class MotorsService {
     return this.motors.visitsOf(person.shopId, serial);
   }
 
+  /** The other times that this machine was here, newest first. */
+  async otherVisits(person: Person, number: string): Promise<EarlierVisit[]> {
+    if (!(await this.motors.idOf(person.shopId, number))) throw notFound(`Motor ${number}`);
+    return this.motors.otherVisits(person.shopId, number);
+  }
+
   async rows(person: Person, number: string): Promise<MotorRows> {
     const rows = await this.motors.rows(person.shopId, number);
     if (!rows) throw notFound(`Motor ${number}`);

@@ -1,10 +1,12 @@
 /** Rows as PostgreSQL writes them into JSON, turned into records. */
 import type {
   AttachmentRecord,
+  AttemptRecord,
   GatePassRecord,
   HoldRecord,
   JointMarkRecord,
   MotorRecord,
+  PartRecord,
   StepRecord,
   WindingRecord,
 } from '@norther/records';
@@ -88,6 +90,37 @@ export const stepOfJson = (r: JsonRow): StepRecord =>
     reopenedOrder: r['reopened_order'],
     version: r['version'],
   }) as StepRecord;
+
+export const attemptOfJson = (r: JsonRow): AttemptRecord =>
+  ({
+    id: r['id'],
+    station: r['station'],
+    attempt: r['attempt'],
+    typed: r['typed'],
+    takenAt: timeOrNull(r['taken_at']),
+    takenBy: r['taken_by'],
+    signedAt: timeOrNull(r['signed_at']),
+    signedBy: r['signed_by'],
+    from: r['from'],
+    reason: r['reason'],
+    endedAt: time(r['ended_at']),
+    endedBy: r['ended_by'],
+    order: r['order'],
+  }) as AttemptRecord;
+
+export const partOfJson = (r: JsonRow): PartRecord =>
+  ({
+    id: r['id'],
+    kind: r['kind'],
+    tag: r['tag'],
+    note: r['note'],
+    addedAt: time(r['added_at']),
+    addedBy: r['added_by'],
+    backAt: timeOrNull(r['back_at']),
+    backBy: r['back_by'],
+    withdrawn: r['withdrawn'] ?? null,
+    version: r['version'],
+  }) as PartRecord;
 
 export const holdOfJson = (r: JsonRow): HoldRecord =>
   ({

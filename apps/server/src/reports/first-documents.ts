@@ -30,6 +30,8 @@ function exampleMotor(kind: string): MotorRows {
     imported: null,
     windings: [{ id: NOBODY, role: 'as-found', typed: card, values: {}, version: 1, ...changed }],
     steps: [],
+    attempts: [],
+    parts: [],
     holds: [],
     gatePasses: [],
     readings: [],

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Transaction } from '../database/database.ts';
-import { gatePasses, holds, steps } from '../database/schema.ts';
+import { attempts, gatePasses, holds, steps } from '../database/schema.ts';
 
 const NEXT = sql`nextval('happened')`;
 
@@ -57,6 +57,15 @@ export class TracksRepository {
       .update(steps)
       .set({ typed, version: sql`${steps.version} + 1` })
       .where(eq(steps.id, id));
+  }
+
+  /** Keeps the attempt as it was, so that the station can be done anew. */
+  async keepAttempt(tx: Transaction, attempt: Omit<typeof attempts.$inferInsert, 'attempt'>) {
+    const earlier = tx
+      .select({ n: sql<number>`count(*)::int + 1` })
+      .from(attempts)
+      .where(and(eq(attempts.motorId, attempt.motorId), eq(attempts.station, attempt.station)));
+    await tx.insert(attempts).values({ ...attempt, attempt: sql`(${earlier})` });
   }
 
   async reopen(tx: Transaction, id: string) {

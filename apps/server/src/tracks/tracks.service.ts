@@ -243,10 +243,27 @@ export class TracksService {
       refuseGone(file.motor, person, reason);
       if (!file.steps.some((s) => s.station === station && s.signedAt))
         throw conflict('step.not-signed', `${title} is not signed; it is open as it is.`);
+      // What was only begun rests on it as well.
       const open = file.steps.filter(
-        (s) => s.signedAt && restingOn(judged.visit.route, station).includes(s.station),
+        (s) => s.takenAt && restingOn(judged.visit.route, station).includes(s.station),
       );
+      const when = (iso: string | null) => (iso ? new Date(iso) : null);
       for (const step of open) {
+        await this.tracks.keepAttempt(context.tx, {
+          id: uuidV7(),
+          shopId: person.shopId,
+          motorId: file.motor.id,
+          station: step.station,
+          typed: step.typed,
+          takenAt: when(step.takenAt),
+          takenBy: step.takenBy,
+          signedAt: when(step.signedAt),
+          signedBy: step.signedBy,
+          from: station,
+          reason,
+          endedAt: context.now,
+          endedBy: person.name,
+        });
         await this.tracks.reopen(context.tx, step.id);
         await context.record({
           motorId: file.motor.id,

@@ -13,6 +13,7 @@ import type {
 } from '@norther/core';
 import type {
   AttachmentRecord,
+  AttemptRecord,
   EarlierVisit,
   FloorMotor,
   EventRecord,
@@ -25,6 +26,7 @@ import type {
   MotorRecord,
   NewPerson,
   OwnRoute,
+  PartRecord,
   PersonChange,
   PersonRecord,
   ReadingEntry,
@@ -65,6 +67,9 @@ export interface MotorFile {
   readonly imported: { readonly by: string; readonly at: string; readonly file: string } | null;
   readonly windings: readonly WindingRecord[];
   readonly steps: readonly StepRecord[];
+  /** Earlier ones, of stations that were opened again. */
+  readonly attempts: readonly AttemptRecord[];
+  readonly parts: readonly PartRecord[];
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly GatePassRecord[];
   readonly readings: readonly ShownReading[];
@@ -151,6 +156,13 @@ export const api = createApi({
     }),
     earlierVisits: b.query<EarlierVisit[], string>({
       query: (serial) => `machines?serial=${encodeURIComponent(serial)}`,
+    }),
+    otherVisits: b.query<EarlierVisit[], string>({
+      query: (number) => `${of(number)}/visits`,
+      providesTags: (_r, _e, number) => [{ type: 'Motor', id: number }],
+    }),
+    partsWithTag: b.query<{ number: string; kind: string; tag: string }[], string>({
+      query: (tag) => `parts?tag=${encodeURIComponent(tag)}`,
     }),
     motor: b.query<MotorFile, string>({
       query: (number) => of(number),
@@ -287,6 +299,7 @@ export const {
   useFloorQuery,
   useLazyFindMotorsQuery,
   useEarlierVisitsQuery,
+  useOtherVisitsQuery,
   useMotorQuery,
   useHistoryQuery,
   useReadingLogQuery,

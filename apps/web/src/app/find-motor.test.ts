@@ -6,7 +6,7 @@ import { findMotor } from './find-motor.ts';
 
 afterEach(() => vi.unstubAllGlobals());
 
-function shop(answer: () => Promise<Response>) {
+function shop(answer: (request: Request) => Promise<Response>) {
   vi.stubGlobal(
     'Request',
     class extends Request {
@@ -38,8 +38,16 @@ it('finds the motor though another person wrote while it was asked for', async (
 });
 
 it('knows a number that is not there from a server that is not there', async () => {
-  const store = shop(() => Promise.resolve(Response.json(LIST)));
+  const store = shop((request) => Promise.resolve(Response.json(request.url.includes('/parts') ? [] : LIST)));
   expect(await findMotor(store.dispatch as never, '310')).toBeNull();
   const away = shop(() => Promise.reject(new TypeError('fetch failed')));
   await expect(findMotor(away.dispatch as never, '3107')).rejects.toBeTruthy();
+});
+
+it('finds the motor by the tag of one of its parts, unless two motors have it', async () => {
+  const part = (number: string) => ({ number, kind: 'fan', tag: 'FAN-1' });
+  const partsOf = (...parts: object[]) =>
+    shop((request) => Promise.resolve(Response.json(request.url.includes('/parts') ? parts : LIST)));
+  expect((await findMotor(partsOf(part('3109')).dispatch as never, 'fan-1'))?.number).toBe('3109');
+  expect(await findMotor(partsOf(part('3109'), part('3110')).dispatch as never, 'fan-1')).toBeNull();
 });

@@ -161,6 +161,7 @@ export function LineField({
   wrong,
   autoFocus,
   name,
+  scan = false,
 }: {
   readonly label: string;
   readonly value: string;
@@ -169,6 +170,8 @@ export function LineField({
   readonly wrong?: string | undefined;
   readonly autoFocus?: boolean;
   readonly name?: string;
+  /** Takes what is scanned, instead of the motor being opened. */
+  readonly scan?: boolean;
 }) {
   const id = useId();
   return (
@@ -182,6 +185,7 @@ export function LineField({
         type={type}
         value={value}
         autoFocus={autoFocus}
+        data-scan={scan ? 'take' : undefined}
         onChange={(e) => onType(e.target.value)}
         onKeyDown={enterGoesOn}
         autoComplete="off"

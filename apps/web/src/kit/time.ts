@@ -37,3 +37,9 @@ export function promiseOf(
     today,
   };
 }
+
+/** `2nd`, `3rd`, `11th`. */
+export function ordinal(n: number): string {
+  const teen = n % 100 > 10 && n % 100 < 14;
+  return `${n}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th')}`;
+}

@@ -23,8 +23,11 @@ import { ageOf } from '../kit/time.ts';
 import { Photos } from '../photos/photos.tsx';
 import { History } from './history.tsx';
 import { WhatHappened } from './what-happened.tsx';
+import { Parts } from '../parts/parts.tsx';
+import { ordinal } from '../kit/time.ts';
+import { OtherVisits } from './other-visits.tsx';
 import { Withdraw } from './withdraw.tsx';
-import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
+import { isoOfMoment, momentOfIso, showDay } from '../kit/moments.ts';
 import { kindOf, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
 
@@ -52,6 +55,7 @@ function OneMotor({ file }: { file: MotorFile }) {
       <View letter="B" name="Identity and plate" className="overflow-auto p-4">
         <Provenance file={file} />
         <Identity file={file} />
+        <Parts file={file} />
         <Withdraw file={file} />
       </View>
       <View letter="C" name="Where it stands" className="overflow-auto p-4">
@@ -64,9 +68,10 @@ function OneMotor({ file }: { file: MotorFile }) {
         reading
         letter="D"
         name="History"
-        note={`since ${motor.arrivedAt.slice(0, 10)}`}
+        note={`since ${showDay(motor.arrivedAt)}`}
         className="overflow-auto p-4"
       >
+        <OtherVisits number={motor.number} />
         <History number={motor.number} of={kindAndRoute(motor, file.ownRoute)} />
       </View>
     </Sheet>
@@ -274,6 +279,7 @@ function Stations({ file }: { file: MotorFile }) {
           <tbody>
             {stationsOf(kindAndRoute(file.motor, file.ownRoute).route).map((s) => {
               const step = file.steps.find((x) => x.station === s.id);
+              const done = file.attempts.filter((a) => a.station === s.id).length;
               const here = file.standing.standings.some((x) => x.station === s.id);
               return (
                 <tr key={s.id} className={`border-b border-grid ${here ? 'bg-wash' : ''}`}>
@@ -285,6 +291,9 @@ function Stations({ file }: { file: MotorFile }) {
                       </Link>
                     ) : (
                       s.title
+                    )}
+                    {done > 0 && (
+                      <span className="ml-2 bg-lemon px-1 text-[#0F1E29]">{ordinal(done + 1)} time</span>
                     )}
                   </td>
                   <td className="py-[3px] text-right text-graphite">

@@ -40,6 +40,7 @@ export function WhatHappened({ file }: { readonly file: MotorFile }) {
     return visitTimeline({
       route,
       steps: file.steps,
+      attempts: file.attempts,
       holds: file.holds,
       readings: readingsOf(file),
       photos: file.attachments.filter((a) => !a.withdrawn).map((a) => a.addedAt),

@@ -1,5 +1,5 @@
 /** What a signed station recorded, corrected in the open: with a reason, the old kept in the history. */
-import { checkStationRecord, type Station } from '@norther/core';
+import { checkStationRecord, tagsOf, type Station } from '@norther/core';
 import { useState } from 'react';
 import { useStationMutation, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -21,7 +21,7 @@ export function AmendRecord({
   const [reason, setReason] = useState('');
   const [send, { isLoading }] = useStationMutation();
   const act = useAct();
-  const { findings } = checkStationRecord(station, typed, number);
+  const { findings } = checkStationRecord(station, typed, number, tagsOf(file.parts));
   const changed = station.record.some((f) => (typed[f.id] ?? '') !== (step.typed[f.id] ?? ''));
   const ready = changed && reason.trim().length >= 3 && !findings.some((f) => f.severity === 'stop');
   const save = async () => {

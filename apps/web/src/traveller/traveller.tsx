@@ -38,6 +38,7 @@ import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Photos } from '../photos/photos.tsx';
+import { EarlierAttempts } from './earlier-attempts.tsx';
 import { AmendRecord } from './amend-record.tsx';
 import { kindViews } from '../machine-kinds/kinds.ts';
 import { ShutGate } from './shut-gate.tsx';
@@ -227,6 +228,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
             </p>
           )}
           {station.tests.length > 0 && <StationTests file={file} station={station} />}
+          <EarlierAttempts file={file} station={station} />
           <h3 className="mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Record</h3>
           {signed && amending ? (
             <AmendRecord file={file} station={station} onDone={() => setAmending(false)} />

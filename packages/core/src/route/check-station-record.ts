@@ -18,11 +18,15 @@ function sayRange({ least, most }: NonNullable<QuantityField['usual']>): string 
   return most === undefined ? `${showShort(least)} or more` : `${showShort(least)} to ${showShort(most)}`;
 }
 
-/** Reads and judges what a station records. `stop` findings keep it from being signed. */
+/**
+ * Reads and judges what a station records. `stop` findings keep it from being signed.
+ * @param tags that stator and rotor of the motor carry, beside its number
+ */
 export function checkStationRecord(
   station: Station,
   typed: Typed,
   motorNumber: string,
+  tags: { readonly stator: readonly string[]; readonly rotor: readonly string[] } = { stator: [], rotor: [] },
 ): { readonly findings: readonly Finding[] } {
   const { numbers, texts, findings } = readForm(station.record, typed);
   const found: Finding[] = [...findings];
@@ -85,15 +89,18 @@ export function checkStationRecord(
         'Common practice, no source.',
       ),
     );
-  for (const field of ['statorTag', 'rotorTag'])
-    if (texts[field] && texts[field].trim().toUpperCase() !== motorNumber.toUpperCase())
+  for (const part of ['stator', 'rotor'] as const) {
+    const field = `${part}Tag`;
+    const own = [motorNumber, ...tags[part]].map((tag) => tag.toUpperCase());
+    if (texts[field] && !own.includes(texts[field].trim().toUpperCase()))
       found.push(
         finding(
           'stop',
           'station.wrong-pair',
-          `The ${field === 'statorTag' ? 'stator' : 'rotor'} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
+          `The ${part} says ${texts[field]}, this motor is ${motorNumber}. Do not put them together.`,
           [field],
         ),
       );
+  }
   return { findings: found };
 }

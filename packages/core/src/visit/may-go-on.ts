@@ -20,11 +20,12 @@ import {
 import type { Typed } from '../forms/index.ts';
 import { readQuantity } from '../units/index.ts';
 import type { JudgedVisit } from './judge-visit.ts';
+import { partsMissing, sayPart, tagsOf } from './parts.ts';
 import { passOf } from './passes.ts';
 import type { Visit } from './visit.ts';
 
 interface Judged {
-  readonly visit: Pick<Visit, 'number' | 'route' | 'steps' | 'holds' | 'gatePasses' | 'jointMarks'>;
+  readonly visit: Pick<Visit, 'number' | 'route' | 'steps' | 'parts' | 'holds' | 'gatePasses' | 'jointMarks'>;
   readonly facts: GateFacts;
   readonly plans: JudgedVisit['plans'];
 }
@@ -83,7 +84,7 @@ export interface SigningCheck {
 export function checkSigning(judged: Judged, id: StationId, typed: Typed): SigningCheck {
   const { visit, facts, plans } = judged;
   const station = stationOf(visit.route, id);
-  const record = checkStationRecord(station, typed, visit.number).findings;
+  const record = checkStationRecord(station, typed, visit.number, tagsOf(visit.parts)).findings;
   const claims = station.tests.flatMap(({ kind, stage }): Finding[] =>
     BEFORE_THE_WORK.has(stage)
       ? // A motor may come so that nothing can be measured; and what it reads then is what it is brought for.
@@ -97,6 +98,7 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
           )
       : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
   );
+  if (station.ends === 'visit') claims.push(...partsLeft(visit.parts));
   const { plan } = plans.toMake;
   if (plan && records(station, 'allMade')) claims.push(...openJoints(plan, judged));
   return {
@@ -104,6 +106,18 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
     claims,
   };
 }
+
+/** What came along and is not laid to the motor stays behind. */
+const partsLeft = (parts: Visit['parts']): Finding[] =>
+  partsMissing(parts).map((part) =>
+    finding(
+      'stop',
+      'station.part-left',
+      `It came with ${sayPart(part)}, which is not ticked as laid to it.`,
+      [],
+      'A key or a fan that stays behind is missed where the motor is built in.',
+    ),
+  );
 
 /** The scale knows better than the card: far more or less copper than the card comes to is a card misread. */
 function copperAgainstCard({ asFound }: JudgedVisit['plans'], typed: Typed): Finding[] {

@@ -1,4 +1,5 @@
 /** One job of one motor as it is stored: what was typed, in the order in which it happened. */
+import type { VisitPart } from './parts.ts';
 import type { JointMark } from '../connection/index.ts';
 import type { Stage, TestKindId } from '../test-kinds/index.ts';
 import type { Typed } from '../forms/index.ts';
@@ -46,6 +47,7 @@ export interface Visit {
   readonly plate: Typed;
   readonly windings: readonly VisitWinding[];
   readonly steps: readonly StepRecord[];
+  readonly parts: readonly VisitPart[];
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly {
     readonly gate: GateId;
