@@ -43,6 +43,8 @@ export interface TextMark {
   readonly face: 'words' | 'figures';
   readonly bold?: boolean;
   readonly anchor?: 'start' | 'middle' | 'end';
+  /** Keeps the ground round its letters free, where lines run through. */
+  readonly halo?: Ink;
   readonly of?: string;
   readonly through?: boolean;
 }
@@ -131,7 +133,10 @@ function attributes(m: Mark, { colour, place, face, picked }: Manner): Attribute
   if (m.kind === 'path') {
     if (m.stroke) list.push(['stroke-width', String(m.width ?? 1)]);
     if (m.dash) list.push(['stroke-dasharray', m.dash]);
-  } else if (m.bold) list.push(['font-weight', '700']);
+  } else {
+    if (m.bold) list.push(['font-weight', '700']);
+    if (m.halo) list.push(['stroke', colour(m.halo)], ['stroke-width', '3'], ['paint-order', 'stroke']);
+  }
   if (m.through) list.push(['pointer-events', 'none']);
   if (m.of) list.push(['data-of', m.of], ...picked);
   return list;

@@ -99,6 +99,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
   const scale = workingScale(arrived, end, LEFT, width - 74, busy);
   const { x } = scale;
   const marks: Mark[] = [];
+  const timeOf = (s: TimelineStep, key: 'takenAt' | 'signedAt') => (s[key] ? at(s[key]) : null);
   const line = (x0: number, y0: number, x1: number, y1: number, stroke: Ink, w: number, dash?: string) =>
     marks.push({
       kind: 'path',
@@ -113,7 +114,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
     y: number,
     ink: Ink,
     more: Partial<Extract<Mark, { kind: 'text' }>> = {},
-  ) => marks.push({ kind: 'text', x: px, y, text, size: 13, ink, face: 'words', ...more });
+  ) => marks.push({ kind: 'text', x: px, y, text, size: 13, ink, face: 'words', halo: 'paper', ...more });
 
   // Nights are shaded, days named, hours ticked.
   for (const [from, to] of scale.nights)
@@ -143,6 +144,30 @@ export function visitTimeline(o: TimelineOptions): Scene {
   }
   line(LEFT, HEAD, width - 74, HEAD, 'ink', 1);
 
+  // Gates that are behind: lines under everything, their names at the bottom.
+  const foot = TIMELINE_HEIGHT - 18;
+  words('gates', 8, foot + 4, 'graphite');
+  const passed = route.gates
+    .flatMap((gate) => {
+      const guarded = stationsOf(route).find((s) => s.gate === gate.id);
+      const step = o.steps.find((s) => s.station === guarded?.id);
+      const time = step && (timeOf(step, 'takenAt') ?? timeOf(step, 'signedAt'));
+      return time ? [{ px: x(time), text: gate.title.replace('Gate before ', '') }] : [];
+    })
+    .toSorted((p, q) => p.px - q.px);
+  for (const [i, { px, text }] of passed.entries()) {
+    line(px, HEAD + 4, px, foot - 7, 'graphite', 1, '10 3 2 3');
+    marks.push({
+      kind: 'path',
+      d: `M${fixed(px)} ${foot - 6}l6 6-6 6-6-6Z`,
+      fill: 'paper',
+      stroke: 'graphite',
+      width: 1.2,
+    });
+    const next = passed[i + 1]?.px ?? width - 30;
+    if (px + 16 + wide(text, 13) < next) words(text, px + 9, foot + 4, 'graphite');
+  }
+
   // Photos on the line of hours; those that would cover each other as one, with their count.
   const photos = (o.photos ?? []).map((p) => x(at(p))).toSorted((a, b) => a - b);
   if (photos.length > 0) words('photos', 8, PHOTOS + 4, 'graphite');
@@ -152,7 +177,6 @@ export function visitTimeline(o: TimelineOptions): Scene {
   const ids = (stations: readonly { id: string }[]) => new Set(stations.map((s) => s.id));
   const opening = ids(route.opening);
   const closing = ids(route.closing);
-  const timeOf = (s: TimelineStep, key: 'takenAt' | 'signedAt') => (s[key] ? at(s[key]) : null);
   const signedAll = (set: ReadonlySet<string>) =>
     [...set].every((id) => o.steps.some((s) => s.station === id && s.signedAt));
   const parted = signedAll(opening)
@@ -192,6 +216,8 @@ export function visitTimeline(o: TimelineOptions): Scene {
 
   const bodyOf = new Map(stationsOf(route).map((s) => [s.id, s]));
   const namesTo: Record<string, number> = {};
+  /** Where words stand over a rail. */
+  const named: { body: Body; from: number; to: number }[] = [];
   for (const body of ['motor', 'stator', 'rotor'] as const) {
     const y = Y[body];
     const own = ([...attempts, ...o.steps] as (TimelineStep & Partial<TimelineAttempt>)[])
@@ -220,7 +246,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
           d: `M${fixed(middle - w / 2)} ${y - 8}h${fixed(w)}v16h${fixed(-w)}Z`,
           fill: 'lemon',
         });
-        words(text, middle, y + 4, 'ink', { anchor: 'middle', size: 12 });
+        words(text, middle, y + 4, 'ink', { halo: 'lemon', anchor: 'middle', size: 12 });
       }
       before = to;
       const working = signed === null && !earlier;
@@ -242,6 +268,7 @@ export function visitTimeline(o: TimelineOptions): Scene {
       if (row !== undefined) {
         words(name, px, row, ink, { bold: true });
         namesTo[row] = px + wide(name, 13) + 8;
+        named.push({ body, from: px, to: px + Math.max(wide(name, 13), wide(who, 12)) });
         const under = row + 12;
         if (body === 'stator' && row === rows[0] && px >= (namesTo[under] ?? -Infinity)) {
           words(who, px, under, 'graphite', { size: 12 });
@@ -275,7 +302,10 @@ export function visitTimeline(o: TimelineOptions): Scene {
     for (const px of [a, a + 4]) line(px, y - 9, px, y + 9, 'carmine', 2.2);
     line(a, y, b, y, 'carmine', 1.6, '3 3');
     const text = `held ${span(to - from)}`;
-    const left = a + wide(text, 13) > width - 74;
+    const right = { from: a + 9, to: a + 9 + wide(text, 13) };
+    const left =
+      right.to > width - 74 ||
+      named.some((n) => n.body === hold.body && n.from < right.to && n.to > right.from);
     words(text, left ? a - 4 : a + 9, y - 12, 'carmine', { bold: true, anchor: left ? 'end' : 'start' });
   }
 
@@ -308,37 +338,13 @@ export function visitTimeline(o: TimelineOptions): Scene {
     });
   }
 
-  // Gates that are behind, at the bottom.
-  const foot = TIMELINE_HEIGHT - 18;
-  words('gates', 8, foot + 4, 'graphite');
-  const passed = route.gates
-    .flatMap((gate) => {
-      const guarded = stationsOf(route).find((s) => s.gate === gate.id);
-      const step = o.steps.find((s) => s.station === guarded?.id);
-      const time = step && (timeOf(step, 'takenAt') ?? timeOf(step, 'signedAt'));
-      return time ? [{ px: x(time), text: gate.title.replace('Gate before ', '') }] : [];
-    })
-    .toSorted((p, q) => p.px - q.px);
-  for (const [i, { px, text }] of passed.entries()) {
-    line(px, HEAD + 4, px, foot - 7, 'graphite', 1, '10 3 2 3');
-    marks.push({
-      kind: 'path',
-      d: `M${fixed(px)} ${foot - 6}l6 6-6 6-6-6Z`,
-      fill: 'paper',
-      stroke: 'graphite',
-      width: 1.2,
-    });
-    const next = passed[i + 1]?.px ?? width - 30;
-    if (px + 16 + wide(text, 13) < next) words(text, px + 9, foot + 4, 'graphite');
-  }
-
   if (!o.shippedAt) {
     const px = nowX;
     const clock = new Date(now);
     const text = `${String(clock.getHours()).padStart(2, '0')}:${String(clock.getMinutes()).padStart(2, '0')}`;
     line(px, HEAD - 4, px, foot - 10, 'copper', 2.4);
     marks.push({ kind: 'path', d: `M${fixed(px - 22)} 21h44v17h-44Z`, fill: 'copper' });
-    words(text, px, 34, 'paper', { face: 'figures', anchor: 'middle', bold: true });
+    words(text, px, 34, 'paper', { halo: 'copper', face: 'figures', anchor: 'middle', bold: true });
   }
   if (promised !== null) {
     const far = promised > end + 60_000;
