@@ -5,6 +5,7 @@ import {
   derive,
   given,
   judgeFigure,
+  judgeOn,
   judgeVisit,
   MACHINE_KIND_IDS,
   machineKind,
@@ -59,6 +60,22 @@ describe.each(Object.values(TEST_KINDS).map((kind) => [kind.id, kind] as const))
       const outcome = kind.evaluate(example.typed, contextOf(example));
       expect(outcome.findings.filter((f) => f.severity === 'stop')).toEqual([]);
       expect(outcome.ok && outcome.judgement.verdict).toBe(verdict);
+    });
+    it('has its scales before there is a reading, and what it expects on them is sound', () => {
+      const { typed: _t, ...example } = kind.examples.sound;
+      // By plate and plan; where only a log says how long and how hot, there is nothing yet.
+      const ahead = kind.scalesAhead(contextOf({ typed: {}, ...example }));
+      if (!kind.needsLog) expect(ahead.length).toBeGreaterThan(0);
+      for (const { scale, expected } of ahead)
+        if (expected !== null) expect(judgeOn(scale, expected)).toBe('sound');
+      // The same scales as the reading is then judged on.
+      const outcome = kind.evaluate(kind.examples.sound.typed, contextOf(kind.examples.sound));
+      const judged = outcome.ok ? outcome.judgement.figures.filter((f) => f.scale) : [];
+      for (const { figure, scale } of ahead) {
+        const same = judged.find((f) => f.figure.id === figure.id);
+        if (same) expect(same.scale).toEqual(scale);
+      }
+      expect(() => kind.scalesAhead({ plate: {} })).not.toThrow();
     });
     it('says in its caution what the shop has set, and nothing is left to be filled in', () => {
       if (kind.caution) expect(sayCaution(kind.caution, '48 °C').text).not.toContain('{');

@@ -2,13 +2,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  againstLimits,
   beginSearch,
   candidateTyped,
+  DEFAULT_LIMITS,
   readDataCard,
   readQuantity,
   readSearch,
   showCandidate,
   unconnectedWindingOf,
+  type Figure,
   type Typed,
 } from '../src/index.ts';
 
@@ -77,5 +80,36 @@ describe('a candidate on the card', () => {
   it('densities per square inch come to those per square millimetre', () => {
     // 1 in² is 645.16 mm² exactly (ISO 80000; from memory).
     expect(readQuantity('3000 A/in2', 'current-density')).toMatchObject({ ok: true, value: 3000 / 645.16 });
+  });
+});
+
+describe('the winding as found against the limits', () => {
+  const figure = (value: number) => ({ value }) as Figure;
+  const limits = { ...DEFAULT_LIMITS, toothT: 1.8, gapLeastT: 0.4, windingFactorLeast: 0.9 };
+  const rows = againstLimits(
+    {
+      toothDensity: figure(1.8),
+      gapDensity: figure(0.39),
+      windingFactor: figure(0.9),
+      currentDensity: figure(50),
+    },
+    limits,
+  );
+  const within = Object.fromEntries(rows.map((r) => [r.id, r.within]));
+  it('is within exactly on a limit, out past it on its own side, and unsaid where there is no figure', () => {
+    expect(within).toEqual({
+      toothT: true,
+      backIronT: null,
+      gapLeastT: false,
+      gapMostT: true,
+      currentDensity: false,
+      fill: null,
+      windingFactorLeast: true,
+    });
+    expect(rows.find((r) => r.id === 'toothT')).toMatchObject({
+      limit: 1.8,
+      unit: 'T',
+      label: 'Teeth, at most',
+    });
   });
 });

@@ -10,7 +10,8 @@ export function JudgedFigures({
   width = 300,
 }: {
   readonly judgement: Judgement;
-  readonly before?: { readonly id: string; readonly value: number } | null;
+  /** Open needles, by the figure they belong to. */
+  readonly before?: ReadonlyMap<string, number> | null;
   readonly onWorking?: (figure: Figure) => void;
   readonly width?: number;
 }) {
@@ -41,7 +42,7 @@ export function JudgedFigures({
               <LimitScale
                 scale={scale}
                 value={figure.value}
-                before={before?.id === figure.id ? before.value : null}
+                before={before?.get(figure.id) ?? null}
                 width={width}
               />
             )}

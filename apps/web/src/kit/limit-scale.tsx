@@ -30,7 +30,8 @@ export function LimitScale({
   const ticks = scale.kind === 'log' ? decades(from, scale.to) : x.ticks(5);
   /** A limit's name stands on the side where neither the scale's end nor the needle is in its way. */
   const leftOf = (limit: number) =>
-    x(limit) > width * 0.6 || (value !== null && x(value) >= x(limit) - 4 && x(value) - x(limit) < 60);
+    x(limit) > width * 0.6 ||
+    [value, before].some((v) => v != null && x(v) >= x(limit) - 4 && x(v) - x(limit) < 60);
   const needle = (v: number, open: boolean) => {
     const past = v < scale.from ? -1 : v > scale.to ? 1 : 0;
     const s = small ? 5 : 7;

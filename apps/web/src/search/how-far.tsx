@@ -9,7 +9,7 @@ export function HowFar({
   readonly running: boolean;
 }) {
   if (!progress)
-    return <span className="text-graphite">{running ? 'Searching …' : 'Nothing searched yet.'}</span>;
+    return <span className="text-graphite">{running ? 'Searching …' : 'Nothing searched yet'}</span>;
   return (
     <>
       <span role="status">

@@ -42,7 +42,8 @@ export function SearchPlot({
     const values = all.map(AXES[axis].of);
     if (found && Number.isFinite(found[axis])) values.push(found[axis]);
     const [low = 0, high = 1] = extent(values) as [number, number];
-    const pad = (high - low || high || 1) * 0.06;
+    // One winding alone stands in the middle of a scale that others have room on.
+    const pad = high > low ? (high - low) * 0.06 : (high || 1) * 0.4;
     return scaleLinear([low - pad, high + pad], [from, to]).nice(5);
   };
   const sx = scale(x, 58, width - 16);
@@ -178,6 +179,7 @@ export function SearchPlot({
         )}
       </svg>
       <p className="px-3 text-[13px] text-graphite">
+        {all.length === 0 ? 'Where the winding as found stands; what is searched comes beside it. ' : ''}
         Filled dot: star. Open dot: delta. Numbered or black: the best twelve. Click a dot to choose it.
       </p>
     </>

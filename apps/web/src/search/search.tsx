@@ -1,5 +1,6 @@
 /** Search: all windings of this core within limits, ranked and plotted; the chosen one goes to the bench. */
 import {
+  againstLimits,
   beginSearch,
   candidateTyped,
   coreOf,
@@ -31,6 +32,7 @@ import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { useWidth } from '../kit/use-width.ts';
+import { AsFound } from './as-found.tsx';
 import { HowFar } from './how-far.tsx';
 import { Ranked, type RankedWinding } from './ranked.tsx';
 import { AXES, SearchPlot, type Axis, type FoundPoint } from './search-plot.tsx';
@@ -215,11 +217,11 @@ export function Search({ file }: { file: MotorFile }) {
         </div>
         {/* There from the start, so that its width is known when the first windings come. */}
         <div ref={plot}>
-          {progress && (
+          {(progress ?? foundPoint(analysis)) && (
             <SearchPlot
               width={width}
               best={best}
-              sample={progress.sample}
+              sample={progress?.sample ?? NONE}
               x={axes[0]}
               y={axes[1]}
               found={foundPoint(analysis)}
@@ -235,7 +237,11 @@ export function Search({ file }: { file: MotorFile }) {
         )}
       </View>
       <View letter="C" name="Ranked" className="overflow-auto px-3 py-2">
-        <Ranked best={ranked} chosen={chosen} onChoose={setChosen} onOpen={open} />
+        {best.length === 0 && !running && analysis && wish.ok ? (
+          <AsFound rows={againstLimits(analysis.figures, wish.value.limits)} />
+        ) : (
+          <Ranked best={ranked} chosen={chosen} onChoose={setChosen} onOpen={open} />
+        )}
       </View>
     </Sheet>
   );

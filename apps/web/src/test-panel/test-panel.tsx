@@ -34,6 +34,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
+import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 import { useOvenLog } from './use-oven-log.ts';
@@ -148,7 +149,8 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   const caution = kind.caution && sayCaution(kind.caution, readShopSettings(file.settings).touch);
   // What would keep a reading taken now from counting.
   const early = voidedBy({ kind: kindId, stage, order: Infinity }, visit);
-  const before = previousValue(file, kindId, stage);
+  const before = earlierStage(file, kindId, stage);
+  const ahead = useMemo(() => kind.scalesAhead(context), [kind, context]);
   const shown: Judgement | null = open
     ? outcome.ok
       ? outcome.judgement
@@ -236,11 +238,12 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             </div>
             <JudgedFigures
               judgement={shown}
-              before={before?.value ?? null}
+              before={before?.values ?? null}
               onWorking={(f) => setWorking((w) => (w?.id === f.id ? null : f))}
             />
           </section>
         )}
+        {!shown && ahead.length > 0 && <ScalesAhead scales={ahead} earlier={before} />}
         {kind.needsLog && (
           <OvenPart
             file={file}
@@ -311,16 +314,18 @@ function VerdictBlock({ judgement }: { judgement: Judgement }) {
   );
 }
 
-/** The same test at the stage before, for the open needle. */
-function previousValue(file: MotorFile, kind: TestKindId, stage: Stage) {
+/** The same test at the stage before, for the open needles. */
+function earlierStage(file: MotorFile, kind: TestKindId, stage: Stage): Earlier | null {
   const stages = TEST_KINDS[kind].stages;
   for (let i = stages.indexOf(stage) - 1; i >= 0; i--) {
     const r = file.readings.filter((x) => x.kind === kind && x.stage === stages[i]).at(-1);
     // What reads open has no figure to compare with.
-    const first = r?.outcome.ok ? r.outcome.judgement.figures[0]?.figure : undefined;
-    if (first) {
-      return { value: { id: first.id, value: first.value }, label: STAGES[stages[i]!] };
-    }
+    const figures = r?.outcome.ok ? r.outcome.judgement.figures : [];
+    if (figures.length > 0)
+      return {
+        values: new Map(figures.map((f) => [f.figure.id, f.figure.value])),
+        label: STAGES[stages[i]!],
+      };
   }
   return null;
 }

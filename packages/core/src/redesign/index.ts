@@ -6,6 +6,7 @@ export {
 } from './redesign-numbers.ts';
 export * from './compare-windings.ts';
 export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './work-out.ts';
+export * from './against-limits.ts';
 export * from './search-form.ts';
 export {
   DEFAULT_LIMITS,

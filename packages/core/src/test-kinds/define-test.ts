@@ -14,7 +14,14 @@ import {
 import { checkLog, type LogPoint } from '../heat/index.ts';
 import type { Plan } from '../machine-kinds/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
-import { finding, type Finding, type Judgement, type TestOutcome } from '../quantity/index.ts';
+import {
+  finding,
+  type Figure,
+  type Finding,
+  type Judgement,
+  type LimitScale,
+  type TestOutcome,
+} from '../quantity/index.ts';
 import type { Caution } from '../safety/index.ts';
 import type { Stage } from './stages.ts';
 
@@ -46,10 +53,25 @@ export interface TestModule<Id extends string, F extends Form> {
     reading: ReadingOf<F>,
     context: TestContext & { readonly bounds: BoundsOf<F> },
   ) => Judgement;
+  /** A reading to draw the scales by before there is one; null where plate and plan do not say enough. */
+  readonly nominal?: (context: TestContext) => NominalReading | null;
   /** What the reading should be by the plan, in words; null where there is nothing to compare with. */
   readonly expected?: (context: TestContext) => string | null;
   /** A reading that is sound and one that stops, with the context they need: the registry's own check tries both. */
   readonly examples: { readonly sound: TestExample; readonly stop: TestExample };
+}
+
+export interface NominalReading {
+  readonly typed: Typed;
+  /** A faultless motor would read this; else only the limits are meant, and its figures are nobody's. */
+  readonly expected: boolean;
+}
+
+/** A scale before there is a reading, with what is expected on it where that is known. */
+export interface ScaleAhead {
+  readonly figure: Pick<Figure, 'id' | 'name' | 'unit'>;
+  readonly scale: LimitScale;
+  readonly expected: number | null;
 }
 
 export interface TestExample {
@@ -63,7 +85,7 @@ export interface TestExample {
 /** The same for everybody else: fields to draw, and a function that judges what was typed. */
 export interface TestKind<Id extends string = string> extends Omit<
   TestModule<Id, Form>,
-  'form' | 'check' | 'judge'
+  'form' | 'check' | 'judge' | 'nominal'
 > {
   readonly fields: readonly Field[];
   /** Reads what was typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
@@ -71,6 +93,8 @@ export interface TestKind<Id extends string = string> extends Omit<
     typed: Typed,
     context: TestContext,
   ) => { readonly values: Readonly<Record<string, number | string>>; readonly findings: readonly Finding[] };
+  /** The scales that the reading will be judged on, before there is one. */
+  readonly scalesAhead: (context: TestContext) => readonly ScaleAhead[];
   /** Reads and judges; nothing throws for what was typed, and what is assumed is said. */
   readonly evaluate: (typed: Typed, context: TestContext) => TestOutcome;
 }
@@ -78,7 +102,7 @@ export interface TestKind<Id extends string = string> extends Omit<
 export function defineTest<const Id extends string, const F extends Form>(
   module: TestModule<Id, F>,
 ): TestKind<Id> {
-  const { form, check, judge, ...rest } = module;
+  const { form, check, judge, nominal, ...rest } = module;
   const read = (typed: Typed, context: TestContext) => {
     const entered = Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim()));
     const { reading, bounds, findings, assumed } = readWhole(form, entered);
@@ -86,18 +110,27 @@ export function defineTest<const Id extends string, const F extends Form>(
     findings.push(...(check?.(reading as Partial<ReadingOf<F>>, context, entered) ?? []));
     return { reading: reading as ReadingOf<F>, bounds: bounds as BoundsOf<F>, findings, assumed };
   };
+  const evaluate = (typed: Typed, context: TestContext): TestOutcome => {
+    const { reading, bounds, findings, assumed } = read(typed, context);
+    if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
+    return { ok: true, judgement: { ...judge(reading, { ...context, bounds }), assumed }, findings };
+  };
   return {
     ...rest,
     fields: form,
+    scalesAhead: (context) => {
+      const ahead = nominal?.(context);
+      const outcome = ahead ? evaluate(ahead.typed, context) : null;
+      if (!ahead || !outcome?.ok) return [];
+      return outcome.judgement.figures.flatMap(({ figure: { id, name, unit, value }, scale }) =>
+        scale ? [{ figure: { id, name, unit }, scale, expected: ahead.expected ? value : null }] : [],
+      );
+    },
     read: (typed, context) => {
       const { reading, findings } = read(typed, context);
       return { values: reading, findings };
     },
-    evaluate: (typed, context) => {
-      const { reading, bounds, findings, assumed } = read(typed, context);
-      if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
-      return { ok: true, judgement: { ...judge(reading, { ...context, bounds }), assumed }, findings };
-    },
+    evaluate,
   };
 }
 

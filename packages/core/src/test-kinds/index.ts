@@ -41,7 +41,7 @@ export const TEST_KINDS = Object.fromEntries(ALL.map((kind) => [kind.id, kind]))
 export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext): TestOutcome =>
   TEST_KINDS[kind].evaluate(typed, context);
 
-export { defineTest, type TestContext, type TestKind } from './define-test.ts';
+export { defineTest, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
 export { driveEndShare, permissibleUnbalance } from './balance/residual-unbalance.ts';
 export {

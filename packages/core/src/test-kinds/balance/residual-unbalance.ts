@@ -213,6 +213,11 @@ export const balance = defineTest({
   caution: ROTATING,
   check: impossible,
   judge,
+  // Scales are in shares of what is permitted, whatever the rotor weighs.
+  nominal: ({ plate }) => ({
+    typed: { mass: '10', speed: String(plate.speedRpm ?? 1500), plane1: '1', plane2: '1' },
+    expected: false,
+  }),
   examples: {
     sound: { typed: { mass: '30', speed: '1500', grade: '2.5', plane1: '100', plane2: '120' } },
     stop: { typed: { mass: '30', speed: '1500', grade: '2.5', plane1: '900', plane2: '120' } },

@@ -135,6 +135,12 @@ export const branchResistance = defineTest({
   form: FORM,
   stages: ['incoming', 'before-varnish', 'varnished', 'final'],
   judge,
+  nominal: ({ plan }) => {
+    const of = singlePhasePlanOf(plan)?.figures;
+    if (!of?.mainOhm20 || !of.startOhm20) return null;
+    const [main, start] = [of.mainOhm20, of.startOhm20].map((f) => f.value.toPrecision(6));
+    return { typed: { main: main!, start: start!, temperature: '20' }, expected: true };
+  },
   expected: ({ plan }) => {
     const of = singlePhasePlanOf(plan)?.figures;
     return of?.mainOhm20 && of.startOhm20

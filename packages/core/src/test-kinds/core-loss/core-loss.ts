@@ -128,6 +128,7 @@ export const coreLoss = defineTest({
     text: 'The loop carries mains current and a core can heat within minutes: insulate the loop, keep hands off, stay beside it.',
   },
   judge,
+  nominal: () => ({ typed: { before: '3', after: '3', hotSpot: '5' }, expected: false }),
   examples: {
     sound: { typed: { before: '3', after: '3.1', hotSpot: '4' } },
     stop: { typed: { before: '3', after: '4.2' } },

@@ -44,6 +44,11 @@ export const fullLoad = defineTest({
   caution: ROTATING,
   check: noCurrent,
   judge,
+  nominal: ({ plate: { voltageV, currentA } }) => {
+    if (!voltageV || !currentA) return null;
+    const i = String(currentA);
+    return { typed: { voltage: String(voltageV), u: i, v: i, w: i }, expected: true };
+  },
   examples: {
     sound: { typed: { voltage: '400', u: '21', v: '21', w: '21' }, plate: { voltageV: 400, currentA: 22 } },
     stop: { typed: { voltage: '400', u: '26', v: '26', w: '26' }, plate: { voltageV: 400, currentA: 22 } },

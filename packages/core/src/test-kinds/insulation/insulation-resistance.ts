@@ -250,6 +250,14 @@ export const insulation = defineTest({
   },
   check: zeroInsulation,
   judge,
+  nominal: ({ plate }) => ({
+    typed: {
+      testVoltage: String(insulationTestVoltage(plate.voltageV ?? 400)[0]),
+      oneMinute: '100',
+      temperature: '40',
+    },
+    expected: false,
+  }),
   examples: {
     sound: {
       typed: { testVoltage: '500', oneMinute: '640', tenMinutes: '1900', temperature: '22' },

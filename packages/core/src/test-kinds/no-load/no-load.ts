@@ -63,6 +63,11 @@ export const noLoad = defineTest({
   caution: ROTATING,
   check: noCurrent,
   judge,
+  nominal: ({ plate: { voltageV, currentA } }) => {
+    if (!voltageV || !currentA) return null;
+    const i = String(0.4 * currentA);
+    return { typed: { voltage: String(voltageV), u: i, v: i, w: i }, expected: false };
+  },
   examples: {
     sound: {
       typed: { voltage: '400', u: '8', v: '8', w: '8' },

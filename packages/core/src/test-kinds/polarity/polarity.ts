@@ -99,6 +99,7 @@ export const polarity = defineTest({
   stages: ['before-varnish'],
   check: otherSigns,
   judge,
+  nominal: ({ plan }) => (plan ? { typed: { sequence: plan.walk.expected.join('') }, expected: true } : null),
   expected: ({ plan }) => plan?.walk.expected.join(' ') ?? null,
   examples: {
     sound: {

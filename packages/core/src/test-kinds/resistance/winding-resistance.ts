@@ -228,6 +228,12 @@ function oddBranch(
   return `${PAIRS[odd as keyof Three]} is ${showNumber((100 * (value - mean)) / mean, 2)} % off the mean; star or delta is not known, so the phase is not named.`;
 }
 
+/** What should be read between the leads at 20 °C, as it would be typed; null where the plan does not say. */
+function plannedOhms(plan: TestContext['plan']): string[] | null {
+  const pairs = analysisOf(plan ?? null)?.linePairs?.ohm20;
+  return pairs?.every(Number.isFinite) ? pairs.map((r) => r.toPrecision(6)) : null;
+}
+
 export const resistance = defineTest({
   id: 'resistance',
   title: 'Winding resistance',
@@ -235,6 +241,17 @@ export const resistance = defineTest({
   form: FORM,
   stages: ['incoming', 'before-varnish', 'varnished', 'final'],
   judge,
+  nominal: ({ plan }) => {
+    const [uv, vw, wu] = plannedOhms(plan) ?? ['1', '1', '1'];
+    return { typed: { uv: uv!, vw: vw!, wu: wu!, temperature: '20' }, expected: plannedOhms(plan) !== null };
+  },
+  expected: ({ plan }) => {
+    const ohms = plannedOhms(plan)?.map((r) => showNumber(Number(r), 3));
+    if (!ohms) return null;
+    return new Set(ohms).size === 1
+      ? `at 20 °C ${ohms[0]} Ω between any two leads`
+      : `at 20 °C U-V ${ohms[0]}, V-W ${ohms[1]}, W-U ${ohms[2]} Ω`;
+  },
   examples: {
     sound: { typed: { uv: '1.00', vw: '1.00', wu: '1.00', temperature: '25' } },
     stop: { typed: { uv: '1.00', vw: '1.00', wu: '1.10', temperature: '25' } },

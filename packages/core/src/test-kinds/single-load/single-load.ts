@@ -26,6 +26,13 @@ export const singleLoad = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check: impossibleRun,
+  nominal: ({ plate: { voltageV, currentA } }) =>
+    voltageV && currentA
+      ? {
+          typed: { voltage: String(voltageV), current: String(currentA), startsItself: 'yes' },
+          expected: true,
+        }
+      : null,
   judge: (r, { plate }) =>
     judgeSingleRun(r, plate, {
       name: 'Full-load current of the plate’s',

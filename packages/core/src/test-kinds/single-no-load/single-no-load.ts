@@ -27,6 +27,13 @@ export const singleNoLoad = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check: impossibleRun,
+  nominal: ({ plate: { voltageV, currentA } }) =>
+    voltageV && currentA
+      ? {
+          typed: { voltage: String(voltageV), current: String(0.6 * currentA), startsItself: 'yes' },
+          expected: false,
+        }
+      : null,
   judge: (r, { plate }) =>
     judgeSingleRun(r, plate, {
       name: 'No-load current of the plate’s',

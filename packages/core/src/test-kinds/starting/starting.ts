@@ -182,6 +182,18 @@ export const starting = defineTest({
   },
   check: leftOut,
   judge,
+  nominal: ({ plate: named }) => {
+    const { startCapacitorUf: start, runCapacitorUf: run, starts } = named as SinglePhasePlate;
+    if (start === undefined && run === undefined) return null;
+    return {
+      typed: {
+        ...(start === undefined ? {} : { startCapacitor: String(start) }),
+        ...(run === undefined ? {} : { runCapacitor: String(run) }),
+        switch: hasSwitch(starts) ? 'works' : 'none',
+      },
+      expected: true,
+    };
+  },
   expected: ({ plate: named }) => {
     const plate = named as SinglePhasePlate;
     const said = [
