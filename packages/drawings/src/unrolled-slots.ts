@@ -23,11 +23,13 @@ const LEFT = 52;
 function stripGeometry(slots: number, { width, height }: Pick<StripOptions, 'width' | 'height'>) {
   const x = scaleLinear([0.5, slots + 0.5], [LEFT, width - 8]);
   const pitchPx = x(2) - x(1);
-  const cell = Math.min(18, pitchPx - 1.5, (height - 100) / 2);
-  const waveBottom = height - (2 * cell + 52);
+  const tall = Math.min(18, (height - 100) / 2);
+  /** Of many slots the cells are narrow, and stay as tall. */
+  const wide = Math.min(tall, pitchPx - 1.5);
+  const waveBottom = height - (2 * tall + 52);
   const yNumber = waveBottom + 18;
   const yBore = yNumber + 5;
-  return { x, pitchPx, cell, waveBottom, yNumber, yBore, yBack: yBore + cell + 2 };
+  return { x, pitchPx, tall, wide, waveBottom, yNumber, yBore, yBack: yBore + tall + 2 };
 }
 
 /** The coil whose side lies at a point of the strip. */
@@ -46,7 +48,7 @@ export function coilInStrip(
 /** Slot centre exactly under the step of the wave; drawn for 1 A peak, at the peak of U unless another instant is given. */
 export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   const marks: Mark[] = [];
-  const { x, pitchPx, cell, waveBottom, yNumber, yBore, yBack } = stripGeometry(layout.slots, o);
+  const { x, pitchPx, tall, wide, waveBottom, yNumber, yBore, yBack } = stripGeometry(layout.slots, o);
   const waveTop = 8;
   const instant = (shift: number) => Math.cos(((o.instantDeg ?? 0) + shift) * (Math.PI / 180));
   const steps = magnetomotiveForceSteps(layout, o.turnsPerCoil, o.circuits, [
@@ -139,8 +141,8 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
       });
   for (const [label, yy] of [
     ['slot', yNumber],
-    ['bore', yBore + cell * 0.72],
-    ['back', yBack + cell * 0.72],
+    ['bore', yBore + tall * 0.72],
+    ['back', yBack + tall * 0.72],
   ] as const)
     marks.push({
       kind: 'text',
@@ -170,7 +172,7 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
           of: COILS,
           ...(phase === 'W' && !lit ? { dash: '2.5 1.5' } : {}),
         });
-        if (phase === 'V' && cell > 10)
+        if (phase === 'V' && wide > 10)
           marks.push({
             kind: 'path',
             d: these.map((s) => box(s, 2.5)).join(''),
@@ -179,30 +181,30 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
             through: true,
           });
       }
-  if (cell >= 9) marks.push(...letters());
+  marks.push(...letters());
   for (const slot of layout.emptySlots)
     marks.push({
       kind: 'path',
-      d: `M${fixed(x(slot) - cell / 2)} ${fixed(yBore)}h${fixed(cell)}v${fixed(2 * cell + 2)}h${fixed(-cell)}Z`,
+      d: `M${fixed(x(slot) - wide / 2)} ${fixed(yBore)}h${fixed(wide)}v${fixed(2 * tall + 2)}h${fixed(-wide)}Z`,
       stroke: 'hair',
       width: 1,
       dash: '2 2',
     });
   if (o.chosenCoil) {
     const coil = layout.coils[o.chosenCoil - 1]!;
-    const yy = yBack + cell + 9;
+    const yy = yBack + tall + 9;
     const x0 = x(coil.topSlot);
     const x1 = coil.bottomSlot > coil.topSlot ? x(coil.bottomSlot) : x(layout.slots + 0.5);
     marks.push({
       kind: 'path',
-      d: `M${fixed(x0)} ${fixed(yBack + cell + 2)}V${fixed(yy)}H${fixed(x1)}${coil.bottomSlot > coil.topSlot ? `V${fixed(yBack + cell + 2)}` : ''}`,
+      d: `M${fixed(x0)} ${fixed(yBack + tall + 2)}V${fixed(yy)}H${fixed(x1)}${coil.bottomSlot > coil.topSlot ? `V${fixed(yBack + tall + 2)}` : ''}`,
       stroke: 'copper',
       width: 2,
     });
     if (coil.bottomSlot <= coil.topSlot)
       marks.push({
         kind: 'path',
-        d: `M${fixed(x(0.5))} ${fixed(yy)}H${fixed(x(coil.bottomSlot))}V${fixed(yBack + cell + 2)}`,
+        d: `M${fixed(x(0.5))} ${fixed(yy)}H${fixed(x(coil.bottomSlot))}V${fixed(yBack + tall + 2)}`,
         stroke: 'copper',
         width: 2,
       });
@@ -225,23 +227,31 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
   };
 
   function box({ slot, layer }: Side, inset: number) {
-    const side = fixed(cell - 2 * inset);
-    return `M${fixed(x(slot) - cell / 2 + inset)} ${fixed(top(layer) + inset)}h${side}v${fixed(tall(layer) - 2 * inset)}h-${side}Z`;
+    const side = fixed(wide - 2 * inset);
+    return `M${fixed(x(slot) - wide / 2 + inset)} ${fixed(top(layer) + inset)}h${side}v${fixed(heightOf(layer) - 2 * inset)}h-${side}Z`;
   }
   function top(layer: Layer) {
     return layer === 'back' ? yBack : yBore;
   }
-  function tall(layer: Layer) {
-    return layer === 'whole' ? 2 * cell + 2 : cell;
+  function heightOf(layer: Layer) {
+    return layer === 'whole' ? 2 * tall + 2 : tall;
   }
-  /** The phases' letters, drawn and not set: a strip of many slots has hundreds, and this makes them few marks. */
+  /**
+   * The phases' letters, drawn and not set: a strip of many slots has hundreds, and this makes them few marks. Where a
+   * cell is too narrow for one, neighbours of one phase and way share it.
+   */
   function letters(): Mark[] {
     const strokes = new Map<Ink, string>();
-    const size = Math.min(11, cell * 0.75);
-    for (const { slot, layer, coil, goes } of sides) {
+    const size = Math.min(11, tall * 0.75);
+    const each = wide >= 9 ? sides.map((side) => [side]) : belts(sides, o.chosenCoil ?? null);
+    for (const belt of each) {
+      const { layer, coil, goes } = belt[0]!;
+      const [from, to] = [belt[0]!.slot, belt.at(-1)!.slot];
+      // A single narrow cell among others says its phase by colour and line alone.
+      if (wide < 9 && (to - from + 1) * pitchPx < size) continue;
       const ink = goes ? 'paper' : coil.number === o.chosenCoil ? 'copper' : PHASE_INK[coil.phase];
-      const [cx, cy] = [x(slot), top(layer) + tall(layer) / 2];
-      const d = letterPath(coil.phase, cx, cy, size);
+      const [cx, cy] = [x((from + to) / 2), top(layer) + heightOf(layer) / 2];
+      const d = letterPath(coil.phase, cx, cy, wide >= 9 ? Math.min(size, wide * 0.75) : size);
       strokes.set(ink, (strokes.get(ink) ?? '') + d);
     }
     return (['paper', PHASE_INK.U, PHASE_INK.V, PHASE_INK.W, 'copper'] as const).flatMap((stroke) => {
@@ -249,4 +259,25 @@ export function unrolledSlots(layout: WindingLayout, o: StripOptions): Scene {
       return d ? [{ kind: 'path', d, stroke, width: letterWidth(size), through: true }] : [];
     });
   }
+}
+
+/** Sides that lie beside each other in one layer, of one phase and going one way; the chosen coil by itself. */
+function belts(sides: readonly Side[], chosen: number | null): Side[][] {
+  const found: Side[][] = [];
+  for (const layer of ['bore', 'back', 'whole'] as const) {
+    const row = sides.filter((s) => s.layer === layer).toSorted((a, b) => a.slot - b.slot);
+    for (const side of row) {
+      const last = found.at(-1);
+      const before = last?.at(-1);
+      const joined =
+        before?.layer === layer &&
+        before.slot + 1 === side.slot &&
+        before.coil.phase === side.coil.phase &&
+        before.goes === side.goes &&
+        (before.coil.number === chosen) === (side.coil.number === chosen);
+      if (joined) last!.push(side);
+      else found.push([side]);
+    }
+  }
+  return found;
 }

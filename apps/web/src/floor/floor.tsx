@@ -16,12 +16,10 @@ import { useWidth } from '../kit/use-width.ts';
 import { FloorRow } from './floor-row.tsx';
 import { railsOf } from './rails.ts';
 import { Today } from './today.tsx';
+import { useRowHeight } from './use-row-height.ts';
 
 /** A4, lying, less its margins and the frame [px]. */
 const PAPER = 1030;
-
-/** A full shop gets thinner strips, so that all of it stays on the sheet. */
-const rowHeight = (count: number) => (count <= 13 ? 35 : count <= 15 ? 31 : 29);
 
 export function Floor() {
   const routes = useRoutesHere();
@@ -38,7 +36,7 @@ export function Floor() {
   const list = useRef<HTMLUListElement>(null);
   const current = rows.find((r) => r.motor.number === picked) ?? rows[0];
   const compact = width < 900;
-  const height = rowHeight(rows.length);
+  const { height, seen, air } = useRowHeight(list, rows.length);
   const rails = compact ? width - 24 : width - 82 - 172 - 108 - 24;
 
   const open = useCallback(
@@ -75,30 +73,32 @@ export function Floor() {
       <View
         letter="A"
         name="On the floor"
-        note="rush first, then the soonest promise"
+        note={`rush first, then the soonest promise${!compact && seen < rows.length ? `; ${rows.length - seen} more below` : ''}`}
         className="print-wide overflow-auto"
       >
         <div ref={ref} className="min-w-0">
           {!compact && <Today routes={routes.all} rows={rows} width={width} now={now} />}
           {!compact && <RailHead route={route} width={rails} />}
-          <ul ref={list} className={compact ? '' : 'relative'}>
-            {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
-            {!compact && <Gates route={route} width={rails} height={1} marks />}
-            {rows.map((row) => (
-              <FloorRow
-                key={row.motor.id}
-                row={row}
-                route={routes.of(row.motor)!}
-                picked={row === current}
-                compact={compact}
-                height={height}
-                rails={rails}
-                now={now.getTime()}
-                onPick={setPicked}
-                onOpen={open}
-              />
-            ))}
-          </ul>
+          <div style={compact ? {} : { paddingTop: air }}>
+            <ul ref={list} className={compact ? '' : 'relative'}>
+              {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
+              {!compact && <Gates route={route} width={rails} height={1} marks />}
+              {rows.map((row) => (
+                <FloorRow
+                  key={row.motor.id}
+                  row={row}
+                  route={routes.of(row.motor)!}
+                  picked={row === current}
+                  compact={compact}
+                  height={height}
+                  rails={rails}
+                  now={now.getTime()}
+                  onPick={setPicked}
+                  onOpen={open}
+                />
+              ))}
+            </ul>
+          </div>
           {!isLoading && data.length === 0 && <EmptyFloor />}
         </div>
       </View>

@@ -53,8 +53,8 @@ export function SlotsStrip({
   const { circuits } = winding;
   // Wire leaves coils and wave as they are: the drawing then stays as it is.
   const key = layoutKey(layout) + layout.poles + JSON.stringify(winding.turnPatterns ?? '');
-  // A slot needs ten points to be read; a long strip scrolls.
-  const drawn = Math.max(width, layout.slots * 11 + 62);
+  // A slot needs five points to be told from the next; a strip of more than the width holds scrolls.
+  const drawn = Math.max(width, layout.slots * 5 + 62);
   const scene = useMemo(
     () =>
       unrolledSlots(layout, {
