@@ -141,7 +141,7 @@ function Bench({
           ))}
         </div>
         <div
-          className={`h-full p-1 max-xl:h-[760px] max-xl:pt-16 ${zoom > 1 ? 'overflow-auto' : ''}`}
+          className={`h-full p-1 max-xl:h-[600px] max-xl:pt-14 ${zoom > 1 ? 'overflow-auto' : ''}`}
           tabIndex={zoom > 1 ? 0 : undefined}
         >
           <SceneView

@@ -8,6 +8,7 @@ import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Hatches } from './marks.tsx';
 import { ScanLine } from './scan-line.tsx';
+import { ViewJumps } from './view-jumps.tsx';
 import { MotorTitle, TITLE_CELL as cell } from './title.ts';
 
 export function Sheet({
@@ -44,6 +45,7 @@ export function Sheet({
         <div className="order-2 xl:order-4">
           <Tabs file={file} />
         </div>
+        <ViewJumps />
         <div className="order-5 hidden xl:block">
           <TitleBlock file={file} title={title} />
         </div>
@@ -74,7 +76,7 @@ export function View({
       data-view={letter}
       aria-label={name}
       tabIndex={-1}
-      className="grid min-h-0 min-w-0 grid-rows-[20px_minmax(0,1fr)] outline-none xl:row-span-2 xl:grid-rows-subgrid"
+      className="grid min-h-0 min-w-0 scroll-mt-12 grid-rows-[20px_minmax(0,1fr)] outline-none xl:row-span-2 xl:grid-rows-subgrid"
     >
       <h1 className="flex items-center gap-2 px-3 text-[13px] leading-none font-[650]">
         <span className="fig font-bold">{letter}</span>

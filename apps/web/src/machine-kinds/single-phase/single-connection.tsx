@@ -78,7 +78,7 @@ function Bench({ file, plan, says }: { file: MotorFile; plan: SinglePhasePlan; s
             start winding, inside <BranchMark branch="start" size={18} />
           </span>
         </div>
-        <div className="h-full p-1 pt-8 max-xl:h-[760px]">
+        <div className="h-full p-1 pt-8 max-xl:h-[600px]">
           <SceneView
             scene={scene}
             fill

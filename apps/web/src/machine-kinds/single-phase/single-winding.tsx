@@ -80,7 +80,7 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
         note={ROLE_NAME[role]}
         className="flex flex-col overflow-hidden max-xl:overflow-visible"
       >
-        <div className="min-h-0 flex-1 p-2 max-xl:h-[720px]">
+        <div className="min-h-0 flex-1 p-2 max-xl:h-[560px]">
           <SceneView
             scene={bore}
             fill
