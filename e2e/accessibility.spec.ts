@@ -22,6 +22,7 @@ const VIEWS = [
   ['stores', '/stores'],
   ['shop', '/shop'],
   ['people', '/people'],
+  ['routes', '/routes?route=own-dipped-twice'],
 ] as const;
 
 for (const dark of [false, true])

@@ -36,14 +36,14 @@ test('a new shop, from its first lead to a winder who left', async ({ page, brow
   await test.step('a lead adds a winder, whose PIN must be long enough and whose name is one in any case', async () => {
     await page.keyboard.press('F4');
     await expect(page).toHaveURL(/\/people$/);
-    await fill(page, { 'person-name': 'Tor Bakke', 'person-pin': '1234' });
+    await fill(page, { name: 'Tor Bakke', pin: '1234' });
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(told(page)).toContainText('A PIN has at least 6 digits.');
-    await expect(field(page, 'person-name')).toHaveValue('Tor Bakke');
-    await field(page, 'person-pin').fill('551188');
+    await expect(field(page, 'name')).toHaveValue('Tor Bakke');
+    await field(page, 'pin').fill('551188');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(row(page, 'Tor Bakke')).toContainText('winder');
-    await fill(page, { 'person-name': 'TOR BAKKE', 'person-pin': '551189' });
+    await fill(page, { name: 'TOR BAKKE', pin: '551189' });
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(told(page)).toContainText('✗');
     await expect(page.getByRole('row', { name: /tor bakke/i })).toHaveCount(1);

@@ -371,9 +371,9 @@ test('settings of the shop show the default that holds, and are set over it', as
 test('a reel is added and used up', async ({ page }) => {
   await signIn(page, base(), 'Ida Haft');
   await page.goto(`${base()}/stores`);
-  await page.locator('input[name=reel-name]').fill('Z1');
-  await page.locator('input[name=reel-bare]').fill('#18');
-  await page.locator('input[name=reel-mass]').fill('10 lb');
+  await page.locator('input[name=name]').fill('Z1');
+  await page.locator('input[name=bare]').fill('#18');
+  await page.locator('input[name=mass]').fill('10 lb');
   await page.getByRole('button', { name: 'Add' }).click();
   await expect(told(page)).toContainText('Reel Z1 is kept');
   await expect(page.getByRole('row', { name: /Z1/ })).toContainText('1.02');

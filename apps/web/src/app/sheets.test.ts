@@ -52,6 +52,14 @@ describe('keys', () => {
     expect(at('9', 9100)).toBeNull();
     expect(at('2', 9200)).toBe('21');
   });
+  it('a digit after a key of the shop is the shop’s, while the motor’s sheet is still shown', () => {
+    const keys = new SheetKeys();
+    expect(keys.awaits(SHOP_GROUPS, 0)).toBe(false);
+    keys.press(SHOP_GROUPS, 'F4', 0);
+    expect(keys.awaits(SHOP_GROUPS, 100)).toBe(true);
+    expect(keys.awaits(many, 100)).toBe(false);
+    expect(keys.awaits(SHOP_GROUPS, 9000)).toBe(false);
+  });
   it('on a sheet of the shop a digit names another of its group, at any time', () => {
     const keys = new SheetKeys();
     const at = (key: string, path: string) => keys.press(SHOP_GROUPS, key, 0, path)?.name ?? null;

@@ -46,8 +46,12 @@ const MOTOR_GROUPS: readonly SheetGroup[] = [
 export const SHOP_SHEETS = SHOP_GROUPS.flatMap((g) => g.sheets);
 export const MOTOR_SHEETS = MOTOR_GROUPS.flatMap((g) => g.sheets);
 
-/** The groups of a motor of this kind; a sheet keeps its key, whatever others the kind lacks. */
-export function groupsOf(kind: string): SheetGroup[] {
+/**
+ * The groups of a motor of this kind; a sheet keeps its key, whatever others the kind lacks.
+ * @param kind null where it is not known yet: every sheet there is
+ */
+export function groupsOf(kind: string | null): readonly SheetGroup[] {
+  if (kind === null) return MOTOR_GROUPS;
   const lacks: readonly string[] = KIND_SHEET_NAMES.filter((name) => !KIND_SHEETS[kind]?.includes(name));
   return MOTOR_GROUPS.map((g) => ({
     ...g,
@@ -97,6 +101,12 @@ const sheetIn = (group: SheetGroup, digit: string) =>
 /** What keys lead to: one for a group, a digit soon after it for a sheet of that group. */
 export class SheetKeys {
   private open: { readonly group: string; readonly at: number } | null = null;
+
+  /** Whether a digit now would be the second stroke after a key of these groups. */
+  awaits(groups: readonly SheetGroup[], now: number): boolean {
+    const { open } = this;
+    return open !== null && now - open.at < SECOND_STROKE && groups.some((g) => g.key === open.group);
+  }
 
   /**
    * @param now [ms]

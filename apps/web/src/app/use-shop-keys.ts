@@ -16,6 +16,10 @@ export function useShopKeys() {
   const dispatch = useAppDispatch();
   const { number } = useParams();
   const kind = useMotorKind(number);
+  const shown = useRef({ number, kind });
+  useEffect(() => {
+    shown.current = { number, kind };
+  });
   const keys = useRef(new SheetKeys());
   const waiting = useRef<number | undefined>(undefined);
   useEffect(() => {
@@ -59,17 +63,17 @@ export function useShopKeys() {
       } else if (/^\d$/.test(e.key)) {
         const { key, timeStamp } = e;
         // A digit may be the first of a scanned number: it acts only when no other sign follows at once.
+        // After a key of the shop it names a sheet of the shop, though the motor's sheet may still be shown.
+        const shop = keys.current.awaits(SHOP_GROUPS, timeStamp);
         waiting.current = window.setTimeout(() => {
-          const groups = number === undefined ? SHOP_GROUPS : ofMotor(number, groupsOf(kind));
+          const { number, kind } = shown.current;
+          const groups = shop || number === undefined ? SHOP_GROUPS : ofMotor(number, groupsOf(kind));
           const sheet = keys.current.press(groups, key, timeStamp, window.location.pathname);
           if (sheet) void navigate(sheet.to);
         }, SCAN_GAP);
       }
     };
     window.addEventListener('keydown', onKey);
-    return () => {
-      clearTimeout(waiting.current);
-      window.removeEventListener('keydown', onKey);
-    };
-  }, [navigate, dispatch, number, kind]);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [navigate, dispatch]);
 }

@@ -3,7 +3,7 @@ import { DIMENSIONS, type Dimension } from '@norther/core';
 import { X } from 'lucide-react';
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { Choice } from '../kit/choice.tsx';
-import { Line, Tick } from './entry-fields.tsx';
+import { Line, Tick } from '../kit/form-fields.tsx';
 import { EMPTY_ROW, type RecordEntry, type StationEntry } from './station-entry.ts';
 
 const KINDS = [

@@ -22,7 +22,7 @@ import { Key } from '../kit/key.tsx';
 import { GateForm } from './gate-form.tsx';
 import { RecordFields } from './record-fields.tsx';
 import { changeOf, entryOf, StationEntry } from './station-entry.ts';
-import { Area, Line, Tick } from './entry-fields.tsx';
+import { Area, Line, Tick } from '../kit/form-fields.tsx';
 
 interface StationFormProps {
   readonly route: Route;

@@ -1,12 +1,14 @@
 /** Signing in: name and PIN; in a shop that has nobody yet, the first lead. */
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
-import { FirstLead } from './first-lead.tsx';
 import { namesHere, signedInHere } from './names-here.ts';
+
+/** Once in the life of a shop: its form is not in the first script. */
+const FirstLead = lazy(async () => ({ default: (await import('./first-lead.tsx')).FirstLead }));
 
 export function SignIn() {
   const { data: setup } = useSetupQuery();
@@ -34,7 +36,13 @@ export function SignIn() {
                 <p className="text-[15px] text-graphite">One motor, one record, two tracks.</p>
               </div>
             </div>
-            {setup?.needed ? <FirstLead onDone={enter} /> : <NameAndPin onDone={enter} />}
+            {setup?.needed ? (
+              <Suspense>
+                <FirstLead onDone={enter} />
+              </Suspense>
+            ) : (
+              <NameAndPin onDone={enter} />
+            )}
           </div>
         </main>
       </div>

@@ -1,12 +1,10 @@
-/** Fields of a form that keeps itself: a line, lines, a tick; each says what is wrong with what stands in it. */
+/** Fields of a form of react-hook-form: a line, lines, a tick; each says what is wrong with what stands in it. */
 import { useId } from 'react';
-import { useFormContext, type FieldPath } from 'react-hook-form';
-import type { StationEntry } from './station-entry.ts';
+import { useFormContext } from 'react-hook-form';
+import { enterGoesOn } from './enter-goes-on.ts';
 
-type Path = FieldPath<StationEntry>;
-
-function useProblem(name: Path): string | undefined {
-  const { getFieldState, formState } = useFormContext<StationEntry>();
+function useProblem(name: string): string | undefined {
+  const { getFieldState, formState } = useFormContext();
   return getFieldState(name, formState).error?.message;
 }
 
@@ -15,7 +13,8 @@ const BOX =
   'border-[1.5px] border-b-2 border-pencil border-b-ink bg-field focus-within:border-b-[3px] focus-within:border-b-copper';
 
 interface FieldProps {
-  readonly name: Path;
+  /** Its path in the form. */
+  readonly name: string;
   readonly label: string;
 }
 
@@ -25,9 +24,17 @@ export function Line({
   unit,
   wide = false,
   quiet = false,
-}: FieldProps & { readonly unit?: string; readonly wide?: boolean; readonly quiet?: boolean }) {
+  type = 'text',
+  autoFocus = false,
+}: FieldProps & {
+  readonly unit?: string;
+  readonly wide?: boolean;
+  readonly quiet?: boolean;
+  readonly type?: 'text' | 'password';
+  readonly autoFocus?: boolean;
+}) {
   const id = useId();
-  const { register } = useFormContext<StationEntry>();
+  const { register } = useFormContext();
   const problem = useProblem(name);
   return (
     <div className={`min-w-0 ${wide ? 'col-span-2' : ''}`}>
@@ -42,6 +49,10 @@ export function Line({
           placeholder={quiet ? label : undefined}
           aria-invalid={problem !== undefined}
           className="min-w-0 flex-1 bg-transparent px-2 outline-none"
+          autoCapitalize="off"
+          type={type}
+          autoFocus={autoFocus}
+          onKeyDown={enterGoesOn}
           {...register(name)}
         />
         {unit && (
@@ -57,7 +68,7 @@ export function Line({
 
 export function Area({ name, label, rows }: FieldProps & { readonly rows: number }) {
   const id = useId();
-  const { register } = useFormContext<StationEntry>();
+  const { register } = useFormContext();
   const problem = useProblem(name);
   return (
     <div className="col-span-2 min-w-0">
@@ -78,7 +89,7 @@ export function Area({ name, label, rows }: FieldProps & { readonly rows: number
 }
 
 export function Tick({ name, label }: FieldProps) {
-  const { register } = useFormContext<StationEntry>();
+  const { register } = useFormContext();
   return (
     <label className="flex min-h-9 items-center gap-2 text-[15px] max-xl:min-h-12">
       <input type="checkbox" className="size-5 accent-(--copper)" {...register(name)} />

@@ -1,0 +1,123 @@
+/** The reels in stock, in the order of any column, each against a full one. */
+import { enamelledDiameterMm, showShort } from '@norther/core';
+import type { ReelRecord } from '@norther/records';
+import { SortedTable, type Column } from '../kit/sorted-table.tsx';
+
+const overEnamel = (r: ReelRecord) => r.overEnamelMm ?? enamelledDiameterMm(r.bareDiameterMm, r.grade);
+
+export function ReelTable({
+  reels,
+  changing,
+  onChange,
+  onUsedUp,
+}: {
+  readonly reels: readonly ReelRecord[];
+  readonly changing: string | null;
+  readonly onChange: (reel: ReelRecord) => void;
+  readonly onUsedUp: (reel: ReelRecord) => void;
+}) {
+  const columns: readonly Column<ReelRecord>[] = [
+    {
+      id: 'name',
+      head: 'reel',
+      by: (r) => r.name,
+      className: 'fig text-[15px]',
+      cell: (r) => (
+        <button
+          type="button"
+          className="py-1 underline decoration-hair underline-offset-4"
+          onClick={() => onChange(r)}
+        >
+          {r.name}
+        </button>
+      ),
+    },
+    {
+      id: 'bare',
+      head: 'bare mm',
+      by: (r) => r.bareDiameterMm,
+      className: 'fig text-right text-[16px]',
+      cell: (r) => r.bareDiameterMm.toFixed(2),
+    },
+    {
+      id: 'over',
+      head: 'over enamel mm',
+      by: overEnamel,
+      className: 'fig text-right text-[15px]',
+      cell: (r) => overEnamel(r).toFixed(3),
+    },
+    {
+      id: 'grade',
+      head: 'enamel',
+      by: (r) => r.grade,
+      className: 'pl-4 text-[14px]',
+      cell: (r) => `grade ${r.grade}`,
+    },
+    {
+      id: 'mass',
+      head: 'on it kg',
+      by: (r) => r.massKg,
+      className: 'fig text-right text-[16px]',
+      cell: (r) => r.massKg.toFixed(1),
+    },
+    { id: 'bar', head: <Scale />, className: 'w-1/2 pl-3', cell: (r) => <Bar kg={r.massKg} /> },
+    {
+      id: 'used',
+      head: <span className="sr-only">used up</span>,
+      className: 'text-right',
+      cell: (r) => (
+        <button
+          type="button"
+          className="px-1 text-[13px] text-graphite underline"
+          onClick={() => onUsedUp(r)}
+        >
+          used up
+        </button>
+      ),
+    },
+  ];
+  const total = reels.reduce((s, r) => s + r.massKg, 0);
+  return (
+    <div className="mt-3">
+      <SortedTable
+        rows={reels}
+        columns={columns}
+        keyOf={(r) => r.id}
+        rowClass={(r) => (r.id === changing ? 'bg-wash' : '')}
+        first="bare"
+      />
+      <p className="mt-1 text-[13px] text-graphite">
+        {reels.length} reels, {showShort(total, 4)} kg. Over enamel: IEC 60317-0-1, from memory, where not
+        measured.
+      </p>
+    </div>
+  );
+}
+
+/** A full reel, and where its scale is marked [kg]. */
+const FULL = 25;
+const TICKS = [0, 5, 10, 15, 20, 25];
+const share = (kg: number) => `${Math.min(100, (100 * kg) / FULL)}%`;
+
+function Scale() {
+  return (
+    <span className="fig relative block h-4 text-[12px]">
+      {TICKS.map((kg) => (
+        <span key={kg} className="absolute -translate-x-1/2" style={{ left: share(kg) }}>
+          {kg}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+function Bar({ kg }: { readonly kg: number }) {
+  return (
+    <span className="relative block h-5">
+      {TICKS.map((tick) => (
+        <span key={tick} className="absolute inset-y-0 w-px bg-grid" style={{ left: share(tick) }} />
+      ))}
+      <span className="absolute top-1.5 h-2 bg-graphite" style={{ width: share(kg) }} />
+    </span>
+  );
+}
