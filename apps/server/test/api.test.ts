@@ -112,7 +112,7 @@ describe('wrong input is a clear sentence, never a stack', () => {
   });
 });
 
-describe('reckoning without storing', () => {
+describe('calculating without storing', () => {
   it('gives figures with their working', async () => {
     const answer = await s.lead.post<{
       figures: Record<string, { value: number; working: { source: string } }>;
@@ -268,11 +268,11 @@ describe('the whole way, and what goes out', () => {
       expect(answer.status, `${station}: ${answer.body.title}`).toBe(200);
     };
     const insulation = { testVoltage: '500', oneMinute: '640', temperature: '22' };
-    const reckoned = await s.lead.post<{ analysis: { figures: Record<string, { value: number }> } }>(
+    const calculated = await s.lead.post<{ analysis: { figures: Record<string, { value: number }> } }>(
       'calculate/data-card',
       { typed: QUARRY_CARD },
     );
-    const ohm = reckoned.body.analysis.figures['lineResistance25']!.value.toPrecision(5);
+    const ohm = calculated.body.analysis.figures['lineResistance25']!.value.toPrecision(5);
     const ohms = { uv: ohm, vw: ohm, wu: ohm, temperature: '25' };
 
     await ok(s.winder, 'intake', { failed: 'turn short' });

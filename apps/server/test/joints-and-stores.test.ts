@@ -1,6 +1,6 @@
 /** Joints ticked, reels and settings: kept with who and when, refused in words, never changed behind anybody's back. */
 import { randomUUID } from 'node:crypto';
-import { layOut, planKey } from '@norther/core';
+import { buildLayout, planKey } from '@norther/core';
 import { MOTOR_FORMAT_VERSION } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import pg from 'pg';
@@ -37,7 +37,7 @@ afterAll(() => shop.stop());
 
 describe('a joint', () => {
   const plan = (() => {
-    const made = layOut({ slots: 36, poles: 4, pitch: 7 });
+    const made = buildLayout({ slots: 36, poles: 4, pitch: 7 });
     if (!made.ok) throw new Error('this lap winding can be laid out');
     return planKey(made.value);
   })();

@@ -7,7 +7,7 @@ export * from './nameplate/index.ts';
 export * from './wire/index.ts';
 export * from './winding/index.ts';
 export * from './connection/index.ts';
-export * from './field/index.ts';
+export * from './magnetic-field/index.ts';
 export * from './analysis/index.ts';
 export * from './machine-kinds/index.ts';
 export * from './redesign/index.ts';

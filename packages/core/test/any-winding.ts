@@ -1,7 +1,7 @@
 /** Windings of every kind, made at random, for what must hold of all of them. */
 import fc from 'fast-check';
 import {
-  layOut,
+  buildLayout,
   LEAD_SCHEMES,
   type ConnectionSpec,
   type LeadScheme,
@@ -117,7 +117,7 @@ export const KINDS = {
 /** A layout with its spec; specs that cannot be wound are skipped. */
 export const layoutOf = (kind: keyof typeof KINDS): fc.Arbitrary<WindingLayout> =>
   KINDS[kind]
-    .map((spec) => layOut(spec))
+    .map((spec) => buildLayout(spec))
     .filter((r) => r.ok)
     .map((r) => (r.ok ? r.value : (undefined as never)));
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { connectionList, splitCircuits, validCircuits, type Star } from '../src/index.ts';
+import { connectionList, splitCircuits, validCircuits, type PhaseConnection } from '../src/index.ts';
 import { lap } from './lap.ts';
 
-function list(slots: number, poles: number, pitch: number, circuits: number, connection: Star) {
+function list(slots: number, poles: number, pitch: number, circuits: number, connection: PhaseConnection) {
   const result = connectionList(lap(slots, poles, pitch), { circuits, connection });
   if (!result.ok) throw new Error(result.findings[0]!.message);
   return result.value;

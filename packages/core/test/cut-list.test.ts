@@ -1,4 +1,4 @@
-/** Slots, pieces, formers and wire reckoned by hand. */
+/** Slots, pieces, formers and wire worked out by hand. */
 import { describe, expect, it } from 'vitest';
 import {
   analyseWinding,
@@ -7,7 +7,7 @@ import {
   DEFAULT_CUT_SETTINGS,
   jointLengths,
   layOnRoll,
-  layOut,
+  buildLayout,
   materialFor,
   slotOutline,
   slotShape,
@@ -161,7 +161,7 @@ describe('on the roll', () => {
 });
 
 describe('the coil former', () => {
-  const laid = layOut({ slots: 36, poles: 4, pitch: 8 });
+  const laid = buildLayout({ slots: 36, poles: 4, pitch: 8 });
   if (!laid.ok) throw new Error('no layout');
   const former = (meanTurnMm: number, trial?: number, standOut?: number) =>
     coilFormer(laid.value, {

@@ -205,7 +205,7 @@ describe('settings of a shop', () => {
         expect(of(said)).toEqual(of(none));
       }
   });
-  it('have a label for every field, and reach the reckoning of a card', () => {
+  it('have a label for every field, and reach the calculation of a card', () => {
     for (const f of SETTINGS_FIELDS) expect(f.label.length).toBeGreaterThan(3);
     const typed = {
       slots: '36',

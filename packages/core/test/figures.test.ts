@@ -40,7 +40,7 @@ function analysed(change: Partial<AnalysisInput['winding']> = {}, core = motor.c
 }
 const v = (a: ReturnType<typeof analysed>, id: (typeof FIGURE_IDS)[number]) => a.figures[id]!.value;
 
-describe('figures of one winding, reckoned by hand', () => {
+describe('figures of one winding, worked out by hand', () => {
   const a = analysed();
   it('series turns, volts, flux and densities', () => {
     expect(v(a, 'seriesTurns')).toBe((18 * 15) / 2);

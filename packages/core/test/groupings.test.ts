@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import {
   circuitsThatWork,
   effectiveFactor,
-  layOut,
+  buildLayout,
   phaseBalance,
   sequences,
   splitCircuits,
@@ -14,7 +14,7 @@ import {
 } from '../src/index.ts';
 
 const laidOut = (spec: WindingSpec): WindingLayout => {
-  const result = layOut(spec);
+  const result = buildLayout(spec);
   if (!result.ok) throw new Error(result.findings.map((f) => f.message).join('; '));
   return result.value;
 };
@@ -104,8 +104,8 @@ describe('a winding that cannot be exactly balanced', () => {
         fc.integer({ min: 2, max: 16 }).map((n) => 3 * n),
         fc.integer({ min: 1, max: 4 }).map((n) => 2 * n),
         (slots, poles) => {
-          const one = layOut({ slots, poles, pitch: Math.max(1, Math.floor(slots / poles)) });
-          const two = layOut({
+          const one = buildLayout({ slots, poles, pitch: Math.max(1, Math.floor(slots / poles)) });
+          const two = buildLayout({
             slots: 2 * slots,
             poles: 2 * poles,
             pitch: Math.max(1, Math.floor(slots / poles)),

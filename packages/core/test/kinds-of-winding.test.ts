@@ -1,9 +1,9 @@
-/** Windings of every kind: published factors, the same field reckoned a second way, and what each kind promises. */
+/** Windings of every kind: published factors, the same field calculated a second way, and what each kind promises. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   concentricPitches,
-  layOut,
+  buildLayout,
   magnetomotiveForceSteps,
   phaseBalance,
   pitchFactor,
@@ -18,7 +18,7 @@ import { analyseWinding, type WindingData } from '../src/index.ts';
 import { KINDS, layoutOf } from './any-winding.ts';
 
 function laid(spec: WindingSpec) {
-  const result = layOut(spec);
+  const result = buildLayout(spec);
   if (!result.ok) throw new Error(result.findings.map((f) => f.message).join('; '));
   return result.value;
 }
@@ -259,7 +259,7 @@ describe('what is found rather than planned', () => {
     [{ slots: 24, poles: 4, pitch: 5, leftEmpty: [30] }, 'winding.empty-slot-outside'],
     [{ slots: 24, poles: 4, pitch: 5, kind: 'coils', coilList: [] }, 'winding.coil-outside'],
   ] as const)('refuses %j by the constraint that breaks', (spec, code) => {
-    const result = layOut(spec as unknown as WindingSpec);
+    const result = buildLayout(spec as unknown as WindingSpec);
     expect(result.ok).toBe(false);
     expect(result.findings.map((f) => f.code)).toContain(code);
     expect(result.findings[0]!.message.length).toBeGreaterThan(20);

@@ -114,18 +114,18 @@ describe('a mistake', () => {
   });
 
   it.each([
-    ['three groups', [[1], [5], [9]], 3, 'Three slips together: 1U, 5W, 9V are each reversed.'],
+    ['three groups', [[1], [5], [9]], 3, 'Three misconnections together: 1U, 5W, 9V are each reversed.'],
     [
       'a circuit and a group of another',
       [[3, 6], [12]],
       2,
-      'Two slips together: the circuit 3V, 6V is reversed; 12V is reversed.',
+      'Two misconnections together: the circuit 3V, 6V is reversed; 12V is reversed.',
     ],
     [
       'a phase, and a group of another',
       [[1, 4, 7, 10], [3]],
       2,
-      'Two slips together: all of phase U is reversed; 3V is reversed.',
+      'Two misconnections together: all of phase U is reversed; 3V is reversed.',
     ],
   ] as const)('of several reversals together is told with the fewest: %s', (_name, sets, mistakes, words) => {
     expect([...list.paths.V]).toEqual([
@@ -146,14 +146,14 @@ describe('a mistake', () => {
       return e.group === 2 ? { ...e, group: 3 } : e.group === 3 ? { ...e, group: 2 } : e;
     });
     const { explanations } = judgeWalk(layout, list, 'all', shown);
-    // Three groups read wrong; 2W and 3V in each other's place and 8W reversed explain it with two slips.
+    // Three groups read wrong; 2W and 3V in each other's place and 8W reversed explain it with two misconnections.
     expect(explanations[0]!.mistakes).toBe(2);
     expect(explanations.map((e) => e.message)).toContain(
-      'Two slips together: 2W and 3V are joined in each other’s place; 8W is reversed.',
+      'Two misconnections together: 2W and 3V are joined in each other’s place; 8W is reversed.',
     );
   });
 
-  it('is never told with more slips than were made, in every kind of winding', () => {
+  it('is never told with more misconnections than were made, in every kind of winding', () => {
     let several = 0;
     fc.assert(
       fc.property(
@@ -198,7 +198,7 @@ describe('a mistake', () => {
     const shown = walked(large, joints, (e) => (reversed.has(e.group) ? turned(e) : e));
     const { explanations } = judgeWalk(large, joints, 'all', shown);
     expect(explanations).toHaveLength(1);
-    expect(explanations[0]!.message).toMatch(/no few slips explain that/);
+    expect(explanations[0]!.message).toMatch(/no few misconnections explain that/);
     expect(explanations[0]!.groups).toEqual([...reversed].sort((a, b) => a - b));
   });
 });

@@ -53,7 +53,7 @@ test('groups that do part into equal circuits are never refused', () => {
         const groups = places.map((p): GroupSum => {
           coefficients[p % n]! += 1;
           const angle = (2 * Math.PI * (p % n)) / n;
-          return { re: Math.cos(angle), im: Math.sin(angle), coils: 1, turns: 1, throws: 1 };
+          return { re: Math.cos(angle), im: Math.sin(angle), coils: 1, turns: 1, pitchSum: 1 };
         });
         if (partEqually(groups, circuits, 'neighbours'))
           expect(dividesEqually(coefficients, circuits)).toBe(true);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   connectionList,
-  layOut,
+  buildLayout,
   splitCircuits,
   traceCurrent,
   validCircuits,
@@ -171,8 +171,8 @@ function canShare(layout: WindingLayout, circuits: number): boolean {
 }
 
 it('a winding of another bore has the same trace: only who is joined with whom counts', () => {
-  const small = layOut({ slots: 36, poles: 4, pitch: 7 });
-  const large = layOut({ slots: 72, poles: 4, pitch: 15 });
+  const small = buildLayout({ slots: 36, poles: 4, pitch: 7 });
+  const large = buildLayout({ slots: 72, poles: 4, pitch: 15 });
   if (!small.ok || !large.ok) throw new Error('no layout');
   const poles = (layout: WindingLayout) =>
     traceCurrent(layout, listOf(layout, 2, 'star').joints, { into: ['U1', 'V1', 'W1'], outOf: ['star'] })

@@ -6,7 +6,7 @@ import {
   connectionList,
   jointKey,
   judgeVisit,
-  layOut,
+  buildLayout,
   mayGoOn,
   passOf,
   planKey,
@@ -43,7 +43,7 @@ const reading = (
 ): VisitReading => ({ kind, stage, typed, order, withdrawn: null });
 
 const winding = windingOf(readDataCard(CARD).card)!;
-const layout = layOut(winding);
+const layout = buildLayout(winding);
 if (!layout.ok) throw new Error('the card cannot be wound');
 const list = connectionList(layout.value, winding);
 if (!list.ok) throw new Error('the card cannot be joined');

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  layOut,
+  buildLayout,
   phaseBalance,
   pitchFactor,
   spaceHarmonics,
@@ -115,7 +115,7 @@ describe('every winding that can be wound', () => {
   it('fills each slot once above and once below, and gives each phase a third of the coils when exact', () => {
     fc.assert(
       fc.property(anyLap, (input) => {
-        const result = layOut(input);
+        const result = buildLayout(input);
         fc.pre(result.ok);
         if (!result.ok) return;
         const { coils, groups, exactlyBalanced } = result.value;
@@ -138,7 +138,7 @@ describe('every winding that can be wound', () => {
     fc.assert(
       fc.property(anyLap, (input) => {
         fc.pre(input.slots >= 3 * input.poles);
-        const result = layOut(input);
+        const result = buildLayout(input);
         fc.pre(result.ok);
         if (!result.ok) return;
         expect(result.value.groups).toHaveLength(3 * input.poles);
@@ -208,7 +208,7 @@ describe('windings that cannot be exactly balanced, or not wound at all', () => 
   ])(
     'refuses %i slots, %i poles, pitch %i with the nearest that works',
     (slots, poles, pitch, code, words) => {
-      const result = layOut({ slots, poles, pitch });
+      const result = buildLayout({ slots, poles, pitch });
       expect(result.ok).toBe(false);
       expect(result.findings[0]!.code).toBe(code);
       expect(result.findings[0]!.message).toMatch(words);

@@ -207,7 +207,7 @@ describe('two windings in one core', () => {
     slotArea: '230',
     second: '6p 1-6 T26 1x0.80 1Y',
   };
-  it('are both reckoned, and share the slot', () => {
+  it('are both calculated, and share the slot', () => {
     const both = checkDataCard(first, plate);
     const alone = checkDataCard({ ...first, second: '' }, plate);
     expect(both.second!.winding.poles).toBe(6);

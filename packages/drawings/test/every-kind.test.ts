@@ -3,7 +3,7 @@ import {
   connectionList,
   cutList,
   analyseWinding,
-  layOut,
+  buildLayout,
   slowSpeed,
   validCircuits,
   type Coil,
@@ -57,7 +57,7 @@ const KINDS: readonly (readonly [string, WindingSpec])[] = [
   ['six slots, two poles', { slots: 6, poles: 2, pitch: 3 }],
 ];
 function laid(spec: WindingSpec): WindingLayout {
-  const result = layOut(spec);
+  const result = buildLayout(spec);
   if (!result.ok) throw new Error(result.findings[0]!.message);
   return result.value;
 }

@@ -16,7 +16,7 @@ import {
   furtherLook,
   judgeTest,
   judgeWalk,
-  layOut,
+  buildLayout,
   machineKind,
   missingForSearch,
   tooLargeToSearch,
@@ -104,7 +104,7 @@ const range = ({ from, to }: { from: number; to: number }) =>
   Array.from({ length: Math.max(0, Math.min(to - from + 1, 289)) }, (_, i) => from + i);
 function planOf(body: Omit<ConnectionRequest, never>) {
   const spec = present(body);
-  const layout = valueOf(layOut(spec));
+  const layout = valueOf(buildLayout(spec));
   return { layout, list: valueOf(connectionList(layout, spec)) };
 }
 

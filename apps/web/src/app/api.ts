@@ -232,7 +232,7 @@ export const api = createApi({
     shop: b.query<ShopRecord, void>({ query: () => 'shop', providesTags: ['Shop'] }),
     saveSettings: b.mutation<SettingsRecord, { writeId: string; settings: SettingsRecord }>({
       query: ({ writeId, settings }) => write('shop/settings', 'PUT', writeId, settings),
-      // Settings change what every sheet of every motor reckons.
+      // Settings change what every sheet of every motor calculates.
       invalidatesTags: ['Shop', 'Motor'],
     }),
     saveReel: b.mutation<

@@ -3,8 +3,8 @@ import { useRouteError } from 'react-router';
 
 export function Broken() {
   const error = useRouteError();
-  const said = error instanceof Error ? error.message : 'No reason was given.';
-  const missing = /dynamically imported module|Importing a module/i.test(said);
+  const text = error instanceof Error ? error.message : 'No reason was given.';
+  const missing = /dynamically imported module|Importing a module/i.test(text);
   return (
     <main className="p-6" role="alert">
       <h1 className="text-xl font-semibold">
@@ -13,7 +13,7 @@ export function Broken() {
       <p className="my-3">
         {missing
           ? 'Norther was brought up to date, or the server cannot be reached. What you typed is kept on this device.'
-          : `What you typed is kept on this device. For whoever looks into it: ${said}`}
+          : `What you typed is kept on this device. For whoever looks into it: ${text}`}
       </p>
       <button type="button" className="min-h-12 border px-4" onClick={() => window.location.reload()}>
         Load it again

@@ -1,7 +1,7 @@
 /** What the sheets share beside the server's data: light or dark, and the line that tells what just happened. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-export interface Told {
+export interface Message {
   readonly text: string;
   readonly bad: boolean;
   readonly at: number;
@@ -10,7 +10,7 @@ interface SheetState {
   dark: boolean;
   /** The server, or its database, does not answer. */
   away: boolean;
-  told: Told | null;
+  message: Message | null;
 }
 
 const dark = () => {
@@ -20,20 +20,20 @@ const dark = () => {
 
 export const sheetSlice = createSlice({
   name: 'sheet',
-  initialState: (): SheetState => ({ dark: dark(), away: false, told: null }),
+  initialState: (): SheetState => ({ dark: dark(), away: false, message: null }),
   reducers: {
     sheetTurned: (state) => {
       state.dark = !state.dark;
     },
-    said: (state, { payload }: PayloadAction<{ text: string; bad?: boolean }>) => {
-      state.told = { text: payload.text, bad: payload.bad ?? false, at: Date.now() };
+    showMessage: (state, { payload }: PayloadAction<{ text: string; bad?: boolean }>) => {
+      state.message = { text: payload.text, bad: payload.bad ?? false, at: Date.now() };
     },
     serverAway: (state, { payload }: PayloadAction<boolean>) => {
       state.away = payload;
     },
-    sayingDone: (state) => {
-      state.told = null;
+    messageDismissed: (state) => {
+      state.message = null;
     },
   },
 });
-export const { sheetTurned, said, sayingDone, serverAway } = sheetSlice.actions;
+export const { sheetTurned, showMessage, messageDismissed, serverAway } = sheetSlice.actions;

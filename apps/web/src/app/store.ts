@@ -3,7 +3,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
 import { DraftKeeper } from './draft-keeper.ts';
 import { draftElsewhere, draftsLoaded, draftsSlice } from './drafts.ts';
-import { said, sheetSlice } from './sheet-state.ts';
+import { showMessage, sheetSlice } from './sheet-state.ts';
 
 const reducer = combineReducers({
   [api.reducerPath]: api.reducer,
@@ -18,7 +18,7 @@ export const store = configureStore({
 
 const keeper = new DraftKeeper(localStorage, (full) =>
   store.dispatch(
-    said({
+    showMessage({
       text: full
         ? 'This device’s store is full: what you type lives in this page only until it is saved. Do not close it.'
         : 'What you type is kept on this device again.',

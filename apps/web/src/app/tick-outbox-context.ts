@@ -3,7 +3,7 @@ import { createContext, useContext, useEffect, useMemo } from 'react';
 import { TickOutbox, type Sent } from '../connection-bench/tick-outbox.ts';
 import { KeptTicks } from '../connection-bench/waiting-ticks.ts';
 import { api, problemOf } from './api.ts';
-import { said } from './sheet-state.ts';
+import { showMessage } from './sheet-state.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 import { settles } from './write-ids.ts';
 
@@ -27,13 +27,13 @@ export function useOwnTickOutbox(person: string): TickOutbox {
       new TickOutbox(new KeptTicks(localStorage, person), async (tick): Promise<Sent> => {
         try {
           const { id } = await dispatch(api.endpoints.markJoint.initiate(tick)).unwrap();
-          dispatch(said({ text: `Joint ${tick.jointNumber} ${DONE[tick.entry.mark]}.` }));
+          dispatch(showMessage({ text: `Joint ${tick.jointNumber} ${DONE[tick.entry.mark]}.` }));
           return { id };
         } catch (error) {
           const problem = problemOf(error);
           if (!settles(problem.status) || problem.status === 0 || problem.status === 401) return 'later';
           dispatch(
-            said({
+            showMessage({
               text: `Joint ${tick.jointNumber} of motor ${tick.number} was not taken. ${problem.title}`,
               bad: true,
             }),

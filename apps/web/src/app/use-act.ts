@@ -1,7 +1,7 @@
 /** Runs a write and tells on the sheet how it went. */
 import { useCallback } from 'react';
 import { problemOf, type ProblemBody } from './api.ts';
-import { said } from './sheet-state.ts';
+import { showMessage } from './sheet-state.ts';
 import { useAppDispatch } from './store.ts';
 
 export function useAct() {
@@ -10,11 +10,11 @@ export function useAct() {
     async (call: Promise<unknown>, done: string): Promise<ProblemBody | null> => {
       try {
         await call;
-        dispatch(said({ text: done }));
+        dispatch(showMessage({ text: done }));
         return null;
       } catch (error) {
         const problem = problemOf(error);
-        dispatch(said({ text: problem.title, bad: true }));
+        dispatch(showMessage({ text: problem.title, bad: true }));
         return problem;
       }
     },

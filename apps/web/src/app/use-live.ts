@@ -20,8 +20,8 @@ export function useLive() {
       if (stopped) return;
       source = new EventSource('/api/live');
       source.onmessage = (message: MessageEvent<string>) => {
-        const said = JSON.parse(message.data) as LiveMessage | { readonly alive: true };
-        if ('changes' in said) live.apply(said, dispatch, () => store.getState());
+        const heard = JSON.parse(message.data) as LiveMessage | { readonly alive: true };
+        if ('changes' in heard) live.apply(heard, dispatch, () => store.getState());
       };
       source.onerror = () => {
         // Refused for good, such as after signing out, or by a server that is not ready: asked again later.

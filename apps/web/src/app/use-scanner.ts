@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { findMotor } from './find-motor.ts';
 import { ScanBurst } from './scan-burst.ts';
-import { said } from './sheet-state.ts';
+import { showMessage } from './sheet-state.ts';
 import { useAppDispatch } from './store.ts';
 
 type TextBox = HTMLInputElement | HTMLTextAreaElement;
@@ -46,11 +46,13 @@ export function useScanner() {
             if (box && restore !== null) putBack(box, restore);
             void navigate(`/motor/${encodeURIComponent(motor.number)}`);
           } else if (!box)
-            dispatch(said({ text: `No motor in this shop has the number “${scanned}”.`, bad: true }));
+            dispatch(showMessage({ text: `No motor in this shop has the number “${scanned}”.`, bad: true }));
         })
         .catch(() => {
           if (!box)
-            dispatch(said({ text: 'The server cannot be reached; scan again when it is back.', bad: true }));
+            dispatch(
+              showMessage({ text: 'The server cannot be reached; scan again when it is back.', bad: true }),
+            );
         });
     };
     window.addEventListener('keydown', onKey, { capture: true });

@@ -123,10 +123,10 @@ export function WalkPanel({
                       : best.kind === 'jumper-misplaced'
                         ? 'Two ends changed over'
                         : best.kind === 'several'
-                          ? `${best.mistakes} slips together`
+                          ? `${best.mistakes} misconnections together`
                           : best.kind === 'no-field'
                             ? 'No field there'
-                            : 'Read wrong, and no few slips explain it'}
+                            : 'Read wrong, and no few misconnections explain it'}
             </b>
           </p>
           {judged.explanations.map((e, i) => (

@@ -242,7 +242,7 @@ function Former({ list }: { list: CutList }) {
           : 'Wind one coil, lay it into its slots, measure how far it stands out, and enter that on the left: the loop is then corrected.'}
       </p>
       <p className="mt-1 text-[13px] text-graphite">
-        The loop is the turn its wire is reckoned by: two straights, four straight legs that meet over the
+        The loop is the turn its wire is measured by: two straights, four straight legs that meet over the
         middle, sides as far apart along the bore as their slots.
       </p>
     </>

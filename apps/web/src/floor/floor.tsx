@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { FloorMotor } from '@norther/records';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery } from '../app/api.ts';
-import { said } from '../app/sheet-state.ts';
+import { showMessage } from '../app/sheet-state.ts';
 import { useRoutesHere } from '../app/use-route-of.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -247,7 +247,7 @@ function ImportKey() {
     const { number, filesMissing } = await call;
     if (filesMissing)
       dispatch(
-        said({
+        showMessage({
           text: `${file.name} imported, without ${filesMissing === 1 ? 'its photo' : `its ${filesMissing} photos and papers`}: they come with the bundle.`,
         }),
       );

@@ -126,12 +126,12 @@ describe('findings', () => {
 describe('judged figures', () => {
   it('value, unit, mark and the source of the limit stand together', () => {
     const html = renderToStaticMarkup(<JudgedFigures judgement={insulation('0.3')} />);
-    const said = words(html);
-    expect(said).toContain('MΩ');
-    expect(said).toContain('IEEE 43');
+    const shown = words(html);
+    expect(shown).toContain('MΩ');
+    expect(shown).toContain('IEEE 43');
     expect(html).toContain('aria-label="stop"');
     // IEEE 43-2013, thermoset, from memory: 0.3 MΩ · exp(−1245 · (1/293 − 1/313)) = 0.229 MΩ at 40 °C.
-    expect(said).toContain('0.229');
+    expect(shown).toContain('0.229');
   });
   it('shows no verdict where nothing is judged', () => {
     const judgement: Judgement = {
@@ -150,13 +150,13 @@ describe('working', () => {
   it('prints every input of the computation with its unit and where it came from', () => {
     const { figures } = insulation('640');
     for (const { figure } of figures) {
-      const said = words(renderToStaticMarkup(<WorkingPanel figure={figure} />));
-      expect(said).toContain(figure.name);
+      const shown = words(renderToStaticMarkup(<WorkingPanel figure={figure} />));
+      expect(shown).toContain(figure.name);
       for (const input of figure.working!.inputs) {
-        expect(said).toContain(input.symbol);
-        expect(said).toContain(input.from.replaceAll("'", '&#x27;'));
+        expect(shown).toContain(input.symbol);
+        expect(shown).toContain(input.from.replaceAll("'", '&#x27;'));
       }
-      expect(said).toContain(`Source: ${figure.working!.source.replaceAll("'", '&#x27;')}.`);
+      expect(shown).toContain(`Source: ${figure.working!.source.replaceAll("'", '&#x27;')}.`);
     }
   });
 });

@@ -1,5 +1,5 @@
 /** What a drawing of the coils depends on, as a text: equal texts, equal drawings. */
-import { layOut, type WindingLayout, type WindingSpec } from '@norther/core';
+import { buildLayout, type WindingLayout, type WindingSpec } from '@norther/core';
 
 const DRAWN = [
   'slots',
@@ -26,6 +26,6 @@ export const layoutKey = (layout: WindingLayout | null | undefined): string =>
 
 export function layoutOfKey(key: string): WindingLayout | null {
   if (!key) return null;
-  const laid = layOut(JSON.parse(key) as WindingSpec);
+  const laid = buildLayout(JSON.parse(key) as WindingSpec);
   return laid.ok ? laid.value : null;
 }

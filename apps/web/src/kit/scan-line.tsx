@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useLazyFindMotorsQuery, useMotorQuery } from '../app/api.ts';
 import { fitting, motorPlaces, sheetOfAnother, shopPlaces, type Place } from '../app/go-to.ts';
-import { said, sheetTurned } from '../app/sheet-state.ts';
+import { showMessage, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 
 const AWAY = 'The server cannot be reached; scan again when it is back.';
@@ -55,7 +55,7 @@ export function ScanLine() {
     const list = await find(another?.number ?? text)
       .unwrap()
       .catch(() => null);
-    if (list === null) return dispatch(said({ text: AWAY, bad: true }));
+    if (list === null) return dispatch(showMessage({ text: AWAY, bad: true }));
     const exact = list.find((m) => m.number.toLowerCase() === (another?.number ?? text).toLowerCase());
     if (exact) return another ? go(another.to) : motor(exact.number);
     const place = [...ofMotor, ...ofShop].find((p) => p.id === picked) ?? ofMotor[0] ?? ofShop[0];
@@ -68,7 +68,7 @@ export function ScanLine() {
     }
     if (place) return go(place.to);
     if (list[0]) return motor(list[0].number);
-    return dispatch(said({ text: `No motor in this shop fits “${text}”.`, bad: true }));
+    return dispatch(showMessage({ text: `No motor in this shop fits “${text}”.`, bad: true }));
   };
 
   return (

@@ -4,7 +4,7 @@ import { useContext, useEffect, type ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
 import { groupsOf, ofMotor, SHOP_GROUPS, tabsOf } from '../app/sheets.ts';
-import { said, sayingDone, sheetTurned } from '../app/sheet-state.ts';
+import { showMessage, messageDismissed, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Hatches } from './marks.tsx';
 import { ScanLine } from './scan-line.tsx';
@@ -118,22 +118,22 @@ function Tabs({ file }: { file?: MotorFile | undefined }) {
           {t.folded > 0 && <ChevronRight size={14} aria-hidden="true" />}
         </Link>
       ))}
-      <ToldLine />
+      <MessageLine />
       <ScanLine />
     </nav>
   );
 }
 
 /** What just happened, or went wrong; read out to screen readers. */
-function ToldLine() {
-  const told = useAppSelector((s) => s.sheet.told);
+function MessageLine() {
+  const message = useAppSelector((s) => s.sheet.message);
   const away = useAppSelector((s) => s.sheet.away);
   const dispatch = useAppDispatch();
   useEffect(() => {
-    if (!told || told.bad) return;
-    const timer = setTimeout(() => dispatch(sayingDone()), 6000);
+    if (!message || message.bad) return;
+    const timer = setTimeout(() => dispatch(messageDismissed()), 6000);
     return () => clearTimeout(timer);
-  }, [told, dispatch]);
+  }, [message, dispatch]);
   return (
     <div role="status" className="flex min-w-0 flex-1 items-center overflow-hidden px-3">
       {away ? (
@@ -141,14 +141,14 @@ function ToldLine() {
           The shop’s server does not answer. What you type is kept here; it comes back by itself.
         </span>
       ) : (
-        told && (
+        message && (
           <button
             type="button"
-            onClick={() => dispatch(sayingDone())}
-            title={told.text}
-            className={`truncate text-left text-[14px] -outline-offset-2 ${told.bad ? 'font-[650] text-carmine' : 'text-graphite'}`}
+            onClick={() => dispatch(messageDismissed())}
+            title={message.text}
+            className={`truncate text-left text-[14px] -outline-offset-2 ${message.bad ? 'font-[650] text-carmine' : 'text-graphite'}`}
           >
-            {told.bad ? `✗ ${told.text}` : told.text}
+            {message.bad ? `✗ ${message.text}` : message.text}
           </button>
         )
       )}
@@ -213,7 +213,7 @@ function PersonCell({ name, role }: { name: string; role: string }) {
       await signOut().unwrap();
     } catch (error) {
       // Who cannot be signed out stays signed in, and is told.
-      dispatch(said({ text: `Not signed out. ${problemOf(error).title}`, bad: true }));
+      dispatch(showMessage({ text: `Not signed out. ${problemOf(error).title}`, bad: true }));
       return;
     }
     await navigate('/sign-in');

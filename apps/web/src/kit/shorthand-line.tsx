@@ -43,8 +43,8 @@ export function ShorthandLine({
         onBlur={() => setOwn(null)}
         onChange={(e) => {
           setOwn(e.target.value);
-          const said = shorthand.change(line, e.target.value);
-          const changed = Object.entries(said).filter(([id, v]) => (typed[id] ?? '') !== v);
+          const changes = shorthand.change(line, e.target.value);
+          const changed = Object.entries(changes).filter(([id, v]) => (typed[id] ?? '') !== v);
           if (changed.length > 0) onFill(Object.fromEntries(changed));
         }}
         onKeyDown={enterGoesOn}

@@ -21,6 +21,8 @@ export interface Column<Row> {
   readonly cell: (row: Row) => ReactNode;
   /** Of heading and cells. */
   readonly className?: string;
+  /** Of the cells alone. */
+  readonly cellClassName?: string;
 }
 
 export function SortedTable<Row extends RowData>({
@@ -85,7 +87,7 @@ export function SortedTable<Row extends RowData>({
         {table.getRowModel().rows.map((row) => (
           <tr key={row.id} className={`border-b border-grid ${rowClass?.(row.original) ?? ''}`}>
             {columns.map((c) => (
-              <td key={c.id} className={c.className}>
+              <td key={c.id} className={`${c.className ?? ''} ${c.cellClassName ?? ''}`}>
                 <Fragment>{c.cell(row.original)}</Fragment>
               </td>
             ))}

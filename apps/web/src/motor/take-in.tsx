@@ -2,7 +2,7 @@
 import { useNavigate } from 'react-router';
 import type { EarlierVisit } from '@norther/records';
 import { useSaveWindingMutation, useTakeInMutation } from '../app/api.ts';
-import { said } from '../app/sheet-state.ts';
+import { showMessage } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
@@ -60,7 +60,10 @@ export function TakeIn() {
         }),
       ).catch(() =>
         dispatch(
-          said({ text: `Its winding could not be taken over; it stands on ${known.number}.`, bad: true }),
+          showMessage({
+            text: `Its winding could not be taken over; it stands on ${known.number}.`,
+            bad: true,
+          }),
         ),
       );
     drop();

@@ -1,5 +1,5 @@
 /** Which windings, speeds and coils the bench shows. */
-import { checkDataCard, layOut, type Typed } from '@norther/core';
+import { checkDataCard, buildLayout, type Typed } from '@norther/core';
 import { describe, expect, it } from 'vitest';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import { litCoils, partOf, partsOf } from './bench-state.ts';
@@ -52,8 +52,8 @@ describe('what is lit', () => {
 });
 
 describe('the key of a drawing', () => {
-  const laid = (spec: Parameters<typeof layOut>[0]) => {
-    const result = layOut(spec);
+  const laid = (spec: Parameters<typeof buildLayout>[0]) => {
+    const result = buildLayout(spec);
     if (!result.ok) throw new Error('no layout');
     return result.value;
   };

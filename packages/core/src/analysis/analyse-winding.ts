@@ -1,6 +1,11 @@
 /** The whole analysis of one winding: layout, connection, field, figures, judgement. */
-import { connectionList, isTwoSpeed, type ConnectionList, type Star } from '../connection/index.ts';
-import { spaceHarmonics, type SpaceHarmonic } from '../field/index.ts';
+import {
+  connectionList,
+  isTwoSpeed,
+  type ConnectionList,
+  type PhaseConnection,
+} from '../connection/index.ts';
+import { spaceHarmonics, type SpaceHarmonic } from '../magnetic-field/index.ts';
 import {
   finding,
   good,
@@ -11,7 +16,13 @@ import {
   type Outcome,
   type Verdict,
 } from '../quantity/index.ts';
-import { layOut, phaseBalance, slowSpeed, type PhaseBalance, type WindingLayout } from '../winding/index.ts';
+import {
+  buildLayout,
+  phaseBalance,
+  slowSpeed,
+  type PhaseBalance,
+  type WindingLayout,
+} from '../winding/index.ts';
 import type { FigureId, Figures } from './figure-ids.ts';
 import { deriveFigures } from './figures.ts';
 import { linePairs, type LinePairs } from './line-pairs.ts';
@@ -71,7 +82,7 @@ export function analyseWinding(input: AnalysisInput, working = true): Outcome<Wi
   const settings = { ...DEFAULT_SETTINGS, ...input.settings };
   const countFindings = checkCounts(winding);
   if (countFindings.length > 0) return refused(countFindings);
-  const laid = layOut(winding);
+  const laid = buildLayout(winding);
   if (!laid.ok) return laid;
   const layout = laid.value;
   const connected = connectionList(layout, { ...winding, marks: winding.marks ?? settings.marks });
@@ -166,7 +177,11 @@ function judgeFigures(figures: Figures, supply: Supply): Partial<Record<FigureId
   return judged;
 }
 
-function balanceFindings(layout: WindingLayout, balance: PhaseBalance, connection: Star): Finding[] {
+function balanceFindings(
+  layout: WindingLayout,
+  balance: PhaseBalance,
+  connection: PhaseConnection,
+): Finding[] {
   const { negativeSequence, zeroSequence } = balance;
   if (Math.max(negativeSequence, zeroSequence) < 1e-9) return [];
   const percent = (share: number) => `${(100 * share).toFixed(2)} %`;

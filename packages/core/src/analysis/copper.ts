@@ -53,7 +53,7 @@ export function copperFigures(
   turnArea: Figure,
   winding: WindingData,
   a: Input,
-  keep: boolean,
+  recordWorking: boolean,
 ): Figures {
   const star = winding.connection === 'star';
   const source = 'IEC 60028: copper 1/58 Ω·mm²/m at 20 °C';
@@ -74,7 +74,7 @@ export function copperFigures(
       },
       value: (v) => (v.rho * v.l) / (3 * v.a * v.a * v.At),
     },
-    keep,
+    recordWorking,
   );
   const at25 = (id: string, name: string, from: Figure) =>
     derive(
@@ -88,7 +88,7 @@ export function copperFigures(
         inputs: { R20: taken(from), k: given('k', COPPER_CONSTANT, '°C', 'copper') },
         value: (v) => (v.R20 * (v.k + 25)) / (v.k + 20),
       },
-      keep,
+      recordWorking,
     );
   const lineResistance20 = derive(
     {
@@ -101,7 +101,7 @@ export function copperFigures(
       inputs: { R20: taken(phaseResistance20) },
       value: (v) => (star ? 2 : 2 / 3) * v.R20,
     },
-    keep,
+    recordWorking,
   );
   return {
     phaseResistance20,
@@ -124,7 +124,7 @@ export function copperFigures(
         },
         value: (v) => (v.l * v.At * v.gamma) / 1000,
       },
-      keep,
+      recordWorking,
     ),
   };
 }

@@ -48,7 +48,7 @@ export function carterFactor(slotPitchMm: number, openingMm: number, gapMm: numb
   return slotPitchMm / (slotPitchMm - ((ratio * ratio) / (5 + ratio)) * gapMm);
 }
 
-/** @param f figures reckoned so far; what depends on a missing one is left out */
+/** @param f figures calculated so far; what depends on a missing one is left out */
 export function estimates(
   f: Figures,
   layout: WindingLayout,
@@ -56,7 +56,7 @@ export function estimates(
   core: CoreSize,
   supply: Supply,
   shape: SlotShape | null,
-  keep: boolean,
+  recordWorking: boolean,
 ): Figures {
   const found: { -readonly [K in FigureId]?: Figure } = {};
   const star = winding.connection === 'star';
@@ -79,7 +79,7 @@ export function estimates(
         },
         value: (v) => (3 * v.I ** 2 * v.R20 * (v.k + 75)) / (v.k + 20),
       },
-      keep,
+      recordWorking,
     );
   const { boreDiameterMm: D, coreLengthMm: L, airGapMm: g } = core;
   if (phaseCurrent && D && f.seriesTurns)
@@ -94,7 +94,7 @@ export function estimates(
         inputs: { N: taken(f.seriesTurns), I: I(phaseCurrent), D: given('D', D, 'mm', 'card, bore') },
         value: (v) => (6 * v.N * v.I) / (Math.PI * v.D),
       },
-      keep,
+      recordWorking,
     );
   const { gapDensityPeak: B1, toothDensity: Bt, backIronDensity: By, seriesTurns: N, windingFactor: kw } = f;
   if (D && g && B1 && N && kw) {
@@ -138,7 +138,7 @@ export function estimates(
           (2 * fieldStrength(v.Bt) * v.h) / 1000 +
           (fieldStrength(v.By) * v.ly) / 1000,
       },
-      keep,
+      recordWorking,
     );
     found.magnetisingCurrent = derive(
       {
@@ -157,7 +157,7 @@ export function estimates(
         },
         value: (v) => ((star ? 1 : Math.sqrt(3)) * Math.PI * v.p * v.F) / (3 * Math.SQRT2 * v.N * v.kw),
       },
-      keep,
+      recordWorking,
     );
   }
   if (supply.frequencyHz && L && N && shape && f.meanTurn)
@@ -186,7 +186,7 @@ export function estimates(
           return 2 * Math.PI * v.f * MU_0 * v.N ** 2 * (12 / v.Q) * (slot + end);
         },
       },
-      keep,
+      recordWorking,
     );
   return found;
 }

@@ -19,7 +19,7 @@ import type { AnalysisSettings, CoreSize, Supply, WindingData } from './winding-
 /**
  * Every figure that the given inputs allow; a figure whose inputs are missing is absent.
  * Lengths mm, areas mm², flux mWb, densities T (peak values), resistance Ω, mass kg.
- * @param keep builds the working of each figure
+ * @param recordWorking builds the working of each figure
  */
 export function deriveFigures(
   layout: WindingLayout,
@@ -27,7 +27,7 @@ export function deriveFigures(
   core: CoreSize,
   supply: Supply,
   settings: AnalysisSettings,
-  keep: boolean,
+  recordWorking: boolean,
 ): Figures {
   const { slots, poles } = layout;
   const { circuits, connection } = winding;
@@ -68,7 +68,7 @@ export function deriveFigures(
       inputs: { Q, twoP },
       value: (v) => v.Q / (v.twoP * 3),
     },
-    keep,
+    recordWorking,
   );
   const factorSource =
     'phasor sum over the star of slots; closed forms in Fitzgerald, Kingsley & Umans, app. B (from memory)';
@@ -89,7 +89,7 @@ export function deriveFigures(
       inputs: { y, Q, twoP },
       value: () => pitchFactor(layout),
     },
-    keep,
+    recordWorking,
   );
   f.windingFactor = derive(
     {
@@ -105,7 +105,7 @@ export function deriveFigures(
       inputs: { Q, twoP, y, n },
       value: () => effectiveFactor(layout),
     },
-    keep,
+    recordWorking,
   );
   if (winding.skewSlots)
     f.skewFactor = derive(
@@ -119,7 +119,7 @@ export function deriveFigures(
         inputs: { s: card('s', winding.skewSlots, 'slots', 'skew'), Q, twoP },
         value: (v) => skewFactor(v.Q, v.s, v.twoP / 2),
       },
-      keep,
+      recordWorking,
     );
   f.distributionFactor = derive(
     {
@@ -132,7 +132,7 @@ export function deriveFigures(
       inputs: { kw: taken(f.windingFactor), kp: taken(f.pitchFactor) },
       value: (v) => v.kw / v.kp,
     },
-    keep,
+    recordWorking,
   );
   f.seriesTurns = derive(
     {
@@ -145,7 +145,7 @@ export function deriveFigures(
       inputs: { n, T, a },
       value: (v) => (v.n * v.T) / v.a,
     },
-    keep,
+    recordWorking,
   );
   const area = turnAreaMm2(winding.wires);
   f.turnArea = derive(
@@ -164,7 +164,7 @@ export function deriveFigures(
       ),
       value: () => area,
     },
-    keep,
+    recordWorking,
   );
 
   if (supply.voltageV) {
@@ -180,7 +180,7 @@ export function deriveFigures(
         inputs: { U },
         value: (v) => (connection === 'star' ? v.U / Math.sqrt(3) : v.U),
       },
-      keep,
+      recordWorking,
     );
     f.voltsPerCoil = derive(
       {
@@ -193,7 +193,7 @@ export function deriveFigures(
         inputs: { Uph: taken(f.phaseVoltage), a, n },
         value: (v) => (v.Uph * v.a) / v.n,
       },
-      keep,
+      recordWorking,
     );
     f.voltsPerTurn = derive(
       {
@@ -206,7 +206,7 @@ export function deriveFigures(
         inputs: { Uc: taken(f.voltsPerCoil), T },
         value: (v) => v.Uc / v.T,
       },
-      keep,
+      recordWorking,
     );
     if (supply.frequencyHz) {
       f.fluxPerPole = derive(
@@ -230,9 +230,9 @@ export function deriveFigures(
             (1000 * v['Uph']! * v['r']!) /
             (Math.PI * Math.SQRT2 * v['f']! * v['N']! * v['kw']! * (v['ks'] ?? 1)),
         },
-        keep,
+        recordWorking,
       );
-      Object.assign(f, fluxDensities(f.fluxPerPole, layout, core, settings, keep));
+      Object.assign(f, fluxDensities(f.fluxPerPole, layout, core, settings, recordWorking));
     }
   }
   if (supply.currentA) {
@@ -252,7 +252,7 @@ export function deriveFigures(
         },
         value: (v) => v.I / (connection === 'star' ? 1 : Math.sqrt(3)) / v.a / v.At,
       },
-      keep,
+      recordWorking,
     );
   }
   const shape = slotShape(layout, core);
@@ -280,7 +280,7 @@ export function deriveFigures(
         value: (v: Readonly<Record<string, number>>) =>
           (v['s']! * v['T']! * v['At']! + (v['A2'] ?? 0)) / v['As']!,
       },
-      keep,
+      recordWorking,
     );
     if (shape) {
       const separators = layout.layersFound === 'one' ? 0 : 1;
@@ -317,7 +317,7 @@ export function deriveFigures(
             (v['s']! * v['T']! * v['sq']! + (v['S2'] ?? 0)) /
             Math.max(1e-9, v['As']! - v['t']! * (v['P']! + v['z']! * v['w']!) - v['tw']! * v['w']!),
         },
-        keep,
+        recordWorking,
       );
     }
   }
@@ -333,7 +333,7 @@ export function deriveFigures(
         inputs: { lm: card('l_m', core.meanTurnMm, 'mm', 'mean turn measured') },
         value: (v) => v.lm,
       },
-      keep,
+      recordWorking,
     );
   } else if (bore && length) {
     f.meanTurn = derive(
@@ -355,7 +355,7 @@ export function deriveFigures(
         },
         value: (v) => 2 * v.L + (2.4 * Math.PI * (v.D + v.h) * v.y) / v.Q + 100,
       },
-      keep,
+      recordWorking,
     );
   }
   if (f.meanTurn)
@@ -371,9 +371,9 @@ export function deriveFigures(
         f.turnArea,
         winding,
         a,
-        keep,
+        recordWorking,
       ),
     );
-  Object.assign(f, estimates(f, layout, winding, core, supply, shape, keep));
+  Object.assign(f, estimates(f, layout, winding, core, supply, shape, recordWorking));
   return f;
 }

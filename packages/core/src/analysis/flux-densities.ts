@@ -10,7 +10,7 @@ export function fluxDensities(
   layout: Pick<WindingLayout, 'slots' | 'poles'>,
   core: CoreSize,
   settings: AnalysisSettings,
-  keep: boolean,
+  recordWorking: boolean,
 ): Figures {
   const { boreDiameterMm: D, coreLengthMm: L } = core;
   if (!D || !L) return {};
@@ -37,7 +37,7 @@ export function fluxDensities(
       inputs: { Phi, D: bore, twoP, L: length },
       value: (v) => (1000 * v.Phi) / (((Math.PI * v.D) / v.twoP) * v.L),
     },
-    keep,
+    recordWorking,
   );
   const gapDensityPeak = derive(
     {
@@ -50,7 +50,7 @@ export function fluxDensities(
       inputs: { B: taken(gapDensity) },
       value: (v) => (Math.PI / 2) * v.B,
     },
-    keep,
+    recordWorking,
   );
   const result: { -readonly [K in FigureId]?: Figure } = { gapDensity, gapDensityPeak };
   // Ducts as long as the core leave no iron to work out a density in.
@@ -75,7 +75,7 @@ export function fluxDensities(
         },
         value: (v) => (v.B1 * ((Math.PI * v.D) / v.Q) * v.L) / (v.bt * v.Lfe),
       },
-      keep,
+      recordWorking,
     );
   if (core.backIronMm)
     result.backIronDensity = derive(
@@ -93,7 +93,7 @@ export function fluxDensities(
         },
         value: (v) => (1000 * v.Phi) / 2 / (v.hy * v.Lfe),
       },
-      keep,
+      recordWorking,
     );
   return result;
 }

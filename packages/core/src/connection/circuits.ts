@@ -4,7 +4,7 @@ import {
   dividesEqually,
   equalSums,
   gcd,
-  layOut,
+  buildLayout,
   partEqually,
   PHASES,
   sumOf,
@@ -43,7 +43,7 @@ function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVolta
     let re = 0;
     let im = 0;
     let turns = 0;
-    let throws = 0;
+    let pitchSum = 0;
     for (const number of group.coils) {
       const coil = layout.coils[number - 1]!;
       const top = (layout.polePairs * (coil.topSlot - 1)) % layout.slots;
@@ -52,9 +52,9 @@ function voltagesOf(layout: WindingLayout, groups: readonly Group[]): GroupVolta
       re += way * (cos[top]! - cos[bottom]!);
       im += way * (sin[top]! - sin[bottom]!);
       turns += coil.turnShare;
-      throws += coil.turnShare * coil.pitch;
+      pitchSum += coil.turnShare * coil.pitch;
     }
-    return { group, re, im, coils: group.coils.length, turns, throws };
+    return { group, re, im, coils: group.coils.length, turns, pitchSum };
   });
 }
 
@@ -155,14 +155,14 @@ export function validCircuits(layout: WindingLayout): number[] {
  * the circuits it is to have, so more of them work than the groups of one layout show.
  */
 export function circuitsThatWork(spec: WindingSpec): number[] {
-  const laid = layOut(spec);
+  const laid = buildLayout(spec);
   if (!laid.ok) return [];
   const works = new Set(validCircuits(laid.value));
   if (!laid.value.exactlyBalanced && !spec.groupSizes && spec.kind !== 'coils')
     for (let c = 1; c <= spec.poles; c++) {
       // Laying out anew takes long; what cannot share its coils equally is not tried.
       if (works.has(c) || (laid.value.coils.length / 3) % c !== 0) continue;
-      const other = layOut({ ...spec, circuits: c });
+      const other = buildLayout({ ...spec, circuits: c });
       if (other.ok && canPart(other.value, c)) works.add(c);
     }
   return [...works].sort((a, b) => a - b);

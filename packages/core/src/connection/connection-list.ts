@@ -16,7 +16,7 @@ import {
   SPEED_MARKS,
   type ConnectionSpec,
   type LeadScheme,
-  type Star,
+  type PhaseConnection,
 } from './connection-spec.ts';
 import { hookupsOf, type Hookup } from './hookups.ts';
 
@@ -45,7 +45,7 @@ export interface Section {
 
 export interface ConnectionList {
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   readonly scheme: LeadScheme;
   readonly joints: readonly Joint[];
   /** By phase, by circuit: the groups in the order the current passes them from the phase's start. */

@@ -1,6 +1,6 @@
 /** What a connection is asked for, and the ways in which leads are brought out. */
 
-export type Star = 'star' | 'delta';
+export type PhaseConnection = 'star' | 'delta';
 export type TerminalMarks = 'iec' | 'nema';
 
 /**
@@ -41,7 +41,7 @@ export const isTwoSpeed = (scheme: LeadScheme) =>
 export interface ConnectionSpec {
   /** Parallel paths a phase as connected for the plate's volts; with two halves a phase these lie parallel. */
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   /** three when absent. */
   readonly leads?: LeadScheme;
   /** Circuits made of neighbouring groups, or of every n-th group; neighbours when absent. */

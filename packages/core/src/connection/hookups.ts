@@ -1,5 +1,11 @@
 /** What is joined and what is fed at the terminals: for each voltage, each stage of a start, each speed. */
-import { MARKS, SPEED_MARKS, type ConnectionSpec, type LeadScheme, type Star } from './connection-spec.ts';
+import {
+  MARKS,
+  SPEED_MARKS,
+  type ConnectionSpec,
+  type LeadScheme,
+  type PhaseConnection,
+} from './connection-spec.ts';
 
 export interface Hookup {
   readonly name: string;
@@ -11,7 +17,7 @@ export interface Hookup {
   readonly open: readonly string[];
   readonly poles: number;
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   /** Line volts it is for, as a multiple of those on the plate. */
   readonly voltsRatio: number;
 }

@@ -11,7 +11,7 @@ export {
   LEAD_SCHEMES,
   type ConnectionSpec,
   type LeadScheme,
-  type Star,
+  type PhaseConnection,
   type TerminalMarks,
 } from './connection-spec.ts';
 export { type Hookup } from './hookups.ts';
@@ -28,5 +28,5 @@ export {
 } from './polarity-walk.ts';
 export { countLead, type LeadCountReading, type WireCount } from './lead-count.ts';
 export { jointKey, marksElsewhere, planKey, standingMarks, type JointMark } from './joint-marks.ts';
-export type { JoinedBranches, WalkMistake } from './walk-slips.ts';
+export type { JoinedBranches, WalkMistake } from './walk-misconnections.ts';
 export type { NetworkWinding } from './network.ts';

@@ -1,7 +1,7 @@
 /** What a number of bare wires on one line lead can mean, before anything else of the winding is known. */
 import { finding, type Finding } from '../quantity/index.ts';
 import { gcd } from '../winding/index.ts';
-import type { Star } from './connection-spec.ts';
+import type { PhaseConnection } from './connection-spec.ts';
 
 export interface WireCount {
   /** Bare wire ends found on one line lead. */
@@ -13,12 +13,12 @@ export interface WireCount {
 
 export interface LeadCountReading {
   readonly grouping: 'every-pole' | 'consequent';
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   readonly circuits: number;
 }
 
 /**
- * Star: a circuit has one coil end on the lead; delta: two. Circuits must part the groups of a phase equally, and with the
+ * PhaseConnection: a circuit has one coil end on the lead; delta: two. Circuits must part the groups of a phase equally, and with the
  * slots known the coils as well.
  * Source: counting; that equal circuits need equal groups is first principles.
  */

@@ -3,7 +3,7 @@ import { PHASES, type Phase, type WindingLayout } from '../winding/index.ts';
 import type { ConnectionList, Joint } from './connection-list.ts';
 import { traceCurrent, type Feed } from './trace.ts';
 import { WalkNetwork } from './walk-network.ts';
-import { explainWalk, type JoinedBranches, type WalkMistake } from './walk-slips.ts';
+import { explainWalk, type JoinedBranches, type WalkMistake } from './walk-misconnections.ts';
 import type { NetworkWinding } from './network.ts';
 
 /** What the compass showed at a group: north, south, no field; null where it was not read. */

@@ -13,7 +13,7 @@ export interface FormerCoil {
   readonly throwMm: number;
   /** Each end: how far the loop stands out beyond the straight part [mm]. */
   readonly headMm: number;
-  /** Once round the middle of the bundle: a turn of this coil, as its wire is reckoned [mm]. */
+  /** Once round the middle of the bundle: a turn of this coil, as its wire is calculated [mm]. */
   readonly perimeterMm: number;
 }
 
@@ -28,7 +28,7 @@ export interface CoilFormer {
 
 export interface FormerInput {
   readonly turnsPerCoil: number;
-  /** Of the mean span, as the wire is reckoned: measured, or worked out from the core. */
+  /** Of the mean span, as the wire is calculated: measured, or worked out from the core. */
   readonly meanTurnMm: number;
   readonly coreLengthMm: number;
   readonly boreMm: number;

@@ -303,18 +303,18 @@ export function cutList(
   const strandOver = Math.max(
     ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
   );
-  const reckoned = former.coils[0]!.headMm + out;
+  const worked = former.coils[0]!.headMm + out;
   if (
     settings.standOutMm !== undefined &&
     settings.trialStandOutMm === undefined &&
     core.meanTurnMm === undefined &&
-    Math.abs(reckoned / settings.standOutMm - 1) > STAND_OUT_DOUBTED
+    Math.abs(worked / settings.standOutMm - 1) > STAND_OUT_DOUBTED
   )
     findings.push(
       finding(
         'watch',
         'cut.stand-out-differs',
-        `The loop worked out from the core stands out ${reckoned.toFixed(0)} mm; on the card the ends stood out ${settings.standOutMm.toFixed(0)} mm. Wind one trial coil and enter how far it stands out, or measure a mean turn.`,
+        `The loop worked out from the core stands out ${worked.toFixed(0)} mm; on the card the ends stood out ${settings.standOutMm.toFixed(0)} mm. Wind one trial coil and enter how far it stands out, or measure a mean turn.`,
         ['trialStandOut', 'meanTurn', 'overhang'],
       ),
     );

@@ -56,14 +56,14 @@ export interface Derivation<K extends string> {
 /**
  * Computes one figure. The formula's function sees only the listed inputs, so the working that is shown cannot name
  * other values than those the number was made from.
- * @param keep false leaves the working out (a search over many windings has no use for it)
+ * @param recordWorking false leaves the working out (a search over many windings has no use for it)
  */
-export function derive<K extends string>(d: Derivation<K>, keep: boolean): Figure {
+export function derive<K extends string>(d: Derivation<K>, recordWorking: boolean): Figure {
   const values = {} as Record<K, number>;
   for (const key in d.inputs) values[key] = d.inputs[key].value;
   const value = d.value(values);
   const figure = { id: d.id, name: d.name, symbol: d.symbol, unit: d.unit, value };
-  if (!keep) return figure;
+  if (!recordWorking) return figure;
   return {
     ...figure,
     working: {

@@ -1,9 +1,9 @@
 /** Searches all windings of one core within limits: span, turns, circuits, connection and wires from stock. */
 import type { CoreSize, Supply } from '../analysis/index.ts';
 import { slotShape, turnLengthMm } from '../analysis/index.ts';
-import { circuitsThatWork, connectionList, type Star } from '../connection/index.ts';
+import { circuitsThatWork, connectionList, type PhaseConnection } from '../connection/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
-import { effectiveFactor, layOut, skewFactor, type WindingSpec } from '../winding/index.ts';
+import { effectiveFactor, buildLayout, skewFactor, type WindingSpec } from '../winding/index.ts';
 import {
   bundlesFromStock,
   tooManyBundles,
@@ -45,7 +45,7 @@ export interface SearchSpace {
   readonly pitches: readonly number[];
   readonly turns: { readonly from: number; readonly to: number };
   readonly circuits: readonly number[];
-  readonly connections: readonly Star[];
+  readonly connections: readonly PhaseConnection[];
   readonly emfRatio: number;
   readonly stackingFactor: number;
   readonly linerThicknessMm: number;
@@ -61,7 +61,7 @@ export interface Candidate {
   readonly pitch: number;
   readonly turns: number;
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   readonly wires: Bundle['wires'];
   readonly strands: number;
   readonly windingFactor: number;
@@ -102,7 +102,7 @@ const SAMPLE = 1500;
 export class WindingSearch {
   private readonly spans: readonly Span[];
   private readonly bundles: readonly Bundle[];
-  private readonly outer: { span: Span; circuits: number; connection: Star }[] = [];
+  private readonly outer: { span: Span; circuits: number; connection: PhaseConnection }[] = [];
   private at = 0;
   private considered = 0;
   private within = 0;
@@ -167,7 +167,7 @@ export class WindingSearch {
 
   private ranked = () => [...this.best].sort((a, b) => a.score - b.score).slice(0, this.space.keep);
 
-  private tryTurns(span: Span, circuits: number, connection: Star, turns: number) {
+  private tryTurns(span: Span, circuits: number, connection: PhaseConnection, turns: number) {
     this.considered += this.bundles.length;
     const { core, supply, limits, winding } = this.space;
     const D = core.boreDiameterMm!;
@@ -265,11 +265,11 @@ function spanOf(space: SearchSpace, pitch: number): Span[] {
       : { ...rest, pitch };
   const { boreDiameterMm: D = 0, coreLengthMm: L = 0 } = space.core;
   const depth = slotShape(space.winding, space.core)?.depthMm ?? 0.12 * D;
-  const found = layOut(space.winding);
+  const found = buildLayout(space.winding);
   const byCircuits = circuitsThatWork(spec)
     .filter((c) => space.circuits.includes(c))
     .flatMap((c) => {
-      const laid = layOut({ ...spec, circuits: c });
+      const laid = buildLayout({ ...spec, circuits: c });
       return laid.ok && connectionList(laid.value, { circuits: c, connection: 'star' }).ok
         ? [{ circuits: [c], layout: laid.value }]
         : [];

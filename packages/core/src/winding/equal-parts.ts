@@ -9,7 +9,7 @@ export interface GroupSum {
   /** Turns, as shares of the mean coil. */
   readonly turns: number;
   /** Turns × pitch: with equal turns, equal wire length. */
-  readonly throws: number;
+  readonly pitchSum: number;
 }
 
 /** Which way of sharing groups out is tried first. */
@@ -22,26 +22,26 @@ export const equalSums = (a: GroupSum, b: GroupSum): boolean =>
   Math.abs(a.re - b.re) < CLOSE &&
   Math.abs(a.im - b.im) < CLOSE &&
   Math.abs(a.turns - b.turns) < CLOSE &&
-  Math.abs(a.throws - b.throws) < CLOSE;
+  Math.abs(a.pitchSum - b.pitchSum) < CLOSE;
 
 const plus = (a: GroupSum, b: GroupSum): GroupSum => ({
   re: a.re + b.re,
   im: a.im + b.im,
   coils: a.coils + b.coils,
   turns: a.turns + b.turns,
-  throws: a.throws + b.throws,
+  pitchSum: a.pitchSum + b.pitchSum,
 });
 
 export function sumOf(set: readonly GroupSum[]): GroupSum {
-  let [re, im, coils, turns, throws] = [0, 0, 0, 0, 0];
+  let [re, im, coils, turns, pitchSum] = [0, 0, 0, 0, 0];
   for (const g of set) {
     re += g.re;
     im += g.im;
     coils += g.coils;
     turns += g.turns;
-    throws += g.throws;
+    pitchSum += g.pitchSum;
   }
-  return { re, im, coils, turns, throws };
+  return { re, im, coils, turns, pitchSum };
 }
 
 /**
@@ -60,7 +60,7 @@ export function partEqually<T extends GroupSum>(
     im: total.im / circuits,
     coils: total.coils / circuits,
     turns: total.turns / circuits,
-    throws: total.throws / circuits,
+    pitchSum: total.pitchSum / circuits,
   };
   if (groups.length % circuits === 0) {
     const size = groups.length / circuits;

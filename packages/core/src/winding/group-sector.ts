@@ -175,7 +175,7 @@ export class GroupSector {
       const sign = this.consequent || i % 2 === 0 ? 1 : -1;
       for (let k = at; k < at + size; k++) inAll[i % 3]![((this.polePairs * k) / shared) % roots]! += sign;
       const [re, im] = this.valueOf(i, at, size);
-      if (size > 0) phases[i % 3]!.push({ re, im, coils: size, turns: size, throws: size });
+      if (size > 0) phases[i % 3]!.push({ re, im, coils: size, turns: size, pitchSum: size });
       at += size;
     });
     return phases.every(

@@ -1,4 +1,4 @@
-export { layOut } from './lay-out.ts';
+export { buildLayout } from './build-layout.ts';
 export { concentricPitches } from './concentric.ts';
 export {
   PHASES,

@@ -35,7 +35,7 @@ export interface WindingSpec {
   readonly grouping?: Grouping;
   /** Concentric: pitch of each coil of a group, outermost first. */
   readonly pitches?: readonly number[];
-  /** Coils in each group round the bore, as found; found by reckoning when absent. */
+  /** Coils in each group round the bore, as found; worked out when absent. */
   readonly groupSizes?: readonly number[];
   /** Equal circuits that a winding which cannot be exactly balanced is grouped for; 1 when absent. */
   readonly circuits?: number;

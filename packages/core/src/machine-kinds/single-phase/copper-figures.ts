@@ -20,7 +20,7 @@ export function copperFigures(
   Am: Input,
   As: Input,
   core: CoreSize,
-  keep: boolean,
+  recordWorking: boolean,
 ): Partial<CopperFigures> {
   const [lm, ls] = [branchLengthM(laid.main, laid, core), branchLengthM(laid.start, laid, core)];
   if (lm === null || ls === null) return {};
@@ -41,7 +41,7 @@ export function copperFigures(
       inputs: { l: given('ℓ_m', lm, 'm', 'turns of every coil by its own span') },
       value: (v) => (1000 * v.l) / (laid.main.poles * laid.main.turnsPerPole),
     },
-    keep,
+    recordWorking,
   );
   const ohm = (id: 'mainOhm20' | 'startOhm20', name: string, length: number, A: Input, parts: Input) =>
     derive(
@@ -56,7 +56,7 @@ export function copperFigures(
         inputs: { l: given('ℓ', length, 'm', 'turns of every coil by its own span'), h: parts, A },
         value: (v) => copperOhm20(v.l, v.A) / v.h ** 2,
       },
-      keep,
+      recordWorking,
     );
   const mainOhm20 = ohm(
     'mainOhm20',
@@ -77,7 +77,7 @@ export function copperFigures(
       inputs: { s: taken(startOhm20), m: taken(mainOhm20) },
       value: (v) => v.s / v.m,
     },
-    keep,
+    recordWorking,
   );
   const copperMass = derive(
     {
@@ -96,7 +96,7 @@ export function copperFigures(
       },
       value: (v) => copperKg(v.lm, v.Am) + copperKg(v.ls, v.As),
     },
-    keep,
+    recordWorking,
   );
   return { meanTurn, mainOhm20, startOhm20, ohmRatio, copperMass };
 }

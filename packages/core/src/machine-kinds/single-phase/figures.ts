@@ -59,7 +59,7 @@ function fullestSlot(laid: LaidWindings): { readonly slot: number; readonly squa
 
 /**
  * Every figure that the given inputs allow. Volts are those across one half of the main winding where it has two.
- * @param halves of the main winding; keep whether the working of each is built
+ * @param halves of the main winding; recordWorking whether the working of each is built
  */
 export function singlePhaseFigures(
   laid: LaidWindings,
@@ -68,7 +68,7 @@ export function singlePhaseFigures(
   plate: SinglePhasePlate,
   supply: SinglePhaseSupply,
   settings: AnalysisSettings,
-  keep: boolean,
+  recordWorking: boolean,
 ): SinglePhaseFigures {
   const { main, start } = laid;
   const f: { -readonly [K in SinglePhaseFigureId]?: Figure } = {};
@@ -99,7 +99,7 @@ export function singlePhaseFigures(
         },
         value: () => branchFactor(branch),
       },
-      keep,
+      recordWorking,
     );
     const turns = derive(
       {
@@ -112,7 +112,7 @@ export function singlePhaseFigures(
         inputs: { twoP, T: card('ΣT', branch.turnsPerPole, 'turns', `turns of a pole, ${name}`), h: parts },
         value: (v) => (v.twoP * v.T) / v.h,
       },
-      keep,
+      recordWorking,
     );
     const effective = derive(
       {
@@ -125,7 +125,7 @@ export function singlePhaseFigures(
         inputs: { N: taken(turns), k: taken(factor) },
         value: (v) => v.N * v.k,
       },
-      keep,
+      recordWorking,
     );
     return { factor, turns, effective };
   };
@@ -151,7 +151,7 @@ export function singlePhaseFigures(
       inputs: { s: taken(s.effective), m: taken(m.effective) },
       value: (v) => v.s / v.m,
     },
-    keep,
+    recordWorking,
   );
   f.effectiveRatio = ratio;
   f.displacement = derive(
@@ -168,7 +168,7 @@ export function singlePhaseFigures(
       },
       value: () => compareBranches(main, start).displacementElectricalDeg,
     },
-    keep,
+    recordWorking,
   );
   if (supply.voltageV && supply.frequencyHz) {
     f.fluxPerPole = derive(
@@ -188,9 +188,9 @@ export function singlePhaseFigures(
         },
         value: (v) => (1000 * v.U * v.r) / (Math.PI * Math.SQRT2 * v.f * v.Nk),
       },
-      keep,
+      recordWorking,
     );
-    Object.assign(f, fluxDensities(f.fluxPerPole, main, core, settings, keep));
+    Object.assign(f, fluxDensities(f.fluxPerPole, main, core, settings, recordWorking));
   }
   const area = (wires: LaidWindings['mainWires'], name: string, symbol: string) =>
     given(symbol, turnAreaMm2(wires), 'mm²', `wires in hand, ${name}`);
@@ -212,7 +212,7 @@ export function singlePhaseFigures(
         inputs: { I, a: taken(ratio) },
         value: (v) => (both ? (v.I * v.a) / Math.hypot(1, v.a) : v.I),
       },
-      keep,
+      recordWorking,
     );
     f.mainCurrent = mainCurrent;
     f.mainDensity = derive(
@@ -226,7 +226,7 @@ export function singlePhaseFigures(
         inputs: { I: taken(mainCurrent), h, A: Am },
         value: (v) => v.I / v.h / v.A,
       },
-      keep,
+      recordWorking,
     );
     if (both)
       f.startDensity = derive(
@@ -241,7 +241,7 @@ export function singlePhaseFigures(
           inputs: { I: taken(mainCurrent), a: taken(ratio), A: As },
           value: (v) => v.I / v.a / v.A,
         },
-        keep,
+        recordWorking,
       );
     if (both && supply.voltageV && supply.frequencyHz) {
       f.runCapacitorVolts = derive(
@@ -256,7 +256,7 @@ export function singlePhaseFigures(
           inputs: { U: given('U', supply.voltageV, 'V', 'plate'), a: taken(ratio) },
           value: (v) => v.U * Math.hypot(1, v.a),
         },
-        keep,
+        recordWorking,
       );
       f.runCapacitor = derive(
         {
@@ -275,7 +275,7 @@ export function singlePhaseFigures(
           },
           value: (v) => (1e6 * v.I) / (v.a * 2 * Math.PI * v.f * v.Uc),
         },
-        keep,
+        recordWorking,
       );
     }
   }
@@ -305,9 +305,9 @@ export function singlePhaseFigures(
         },
         value: (v) => v.sq / Math.max(1e-9, v.As - v.t * (v.P + v.w) - v.tw * v.w),
       },
-      keep,
+      recordWorking,
     );
   }
-  Object.assign(f, copperFigures(laid, h, Am, As, core, keep));
+  Object.assign(f, copperFigures(laid, h, Am, As, core, recordWorking));
   return f;
 }

@@ -3,7 +3,7 @@
  * Source: which data are taken before stripping: common practice, no source.
  */
 import type { CoreSize, SlotForm, WindingData } from '../../analysis/index.ts';
-import type { ConnectionSpec, LeadScheme, Star } from '../../connection/index.ts';
+import type { ConnectionSpec, LeadScheme, PhaseConnection } from '../../connection/index.ts';
 import { readForm, type Typed } from '../../forms/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 import type { EnteredCoil, Grouping, WindingKind } from '../../winding/index.ts';
@@ -22,7 +22,7 @@ export interface DataCard {
   readonly turns?: readonly (readonly number[])[];
   readonly wires?: readonly Strand[];
   readonly circuits?: number;
-  readonly connection?: Star;
+  readonly connection?: PhaseConnection;
   readonly leads?: LeadScheme;
   readonly grouping?: Grouping;
   readonly groups?: readonly number[];

@@ -1,7 +1,7 @@
 /** The three-phase stator with a cage rotor, as a kind of machine. */
 import { connectionList, jointKey, planKey } from '../../connection/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
-import { layOut } from '../../winding/index.ts';
+import { buildLayout } from '../../winding/index.ts';
 import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import type { MachineKind } from '../machine-kind.ts';
@@ -58,7 +58,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   /** Equal for equal coils in equal slots joined and led out alike; turns and wire are left out. */
   nameOfPlan(typed, { joining = {}, analysis }) {
     const winding = windingOf(readDataCard(withDefaults(typed, joining)).card);
-    const layout = winding && layOut(winding);
+    const layout = winding && buildLayout(winding);
     if (!layout?.ok) return '';
     const list = connectionList(layout.value, {
       ...winding!,

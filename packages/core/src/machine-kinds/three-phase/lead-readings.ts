@@ -7,7 +7,7 @@ import {
   type Supply,
   type WindingData,
 } from '../../analysis/index.ts';
-import { LEAD_SCHEMES, type LeadScheme, type Star } from '../../connection/index.ts';
+import { LEAD_SCHEMES, type LeadScheme, type PhaseConnection } from '../../connection/index.ts';
 import { judgeOn, type Finding, type Verdict } from '../../quantity/index.ts';
 
 export type LeadCount = 3 | 6 | 9 | 12;
@@ -25,7 +25,7 @@ export interface LeadEvidence {
 
 export interface LeadReading {
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   readonly scheme: LeadScheme;
   /** Null when it can be wound, else why not. */
   readonly refusal: Finding | null;
@@ -44,14 +44,19 @@ export interface LeadReading {
 
 interface Way {
   readonly circuits: number;
-  readonly connection: Star;
+  readonly connection: PhaseConnection;
   readonly scheme: LeadScheme;
   readonly starJoint: boolean;
 }
 
 /** What the count can mean. Source: ends that meet on a lead in each way of leading out; first principles. */
 function waysOf({ ends, leads = 3, twoSpeed }: LeadEvidence): Way[] {
-  const way = (circuits: number, connection: Star, scheme: LeadScheme, starJoint: boolean): Way[] =>
+  const way = (
+    circuits: number,
+    connection: PhaseConnection,
+    scheme: LeadScheme,
+    starJoint: boolean,
+  ): Way[] =>
     Number.isInteger(circuits) && circuits >= 1 ? [{ circuits, connection, scheme, starJoint }] : [];
   if (twoSpeed && leads === 6)
     return [

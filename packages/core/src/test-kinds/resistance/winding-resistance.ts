@@ -1,5 +1,5 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
-import type { Star } from '../../connection/index.ts';
+import type { PhaseConnection } from '../../connection/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
@@ -31,7 +31,7 @@ const FORM = [
  */
 export function branchResistances(
   readings: { readonly uv: number; readonly vw: number; readonly wu: number },
-  connection: Star,
+  connection: PhaseConnection,
 ): readonly [number, number, number] | null {
   const { uv, vw, wu } = readings;
   const u = (uv + wu - vw) / 2;
@@ -164,7 +164,7 @@ type Three = Readonly<Record<keyof typeof PAIRS, number>>;
 const ALIKE = 0.03;
 
 /** Readings that show a path which is not there. */
-function openPaths(r: Three, connection: Star | undefined): Judgement | null {
+function openPaths(r: Three, connection: PhaseConnection | undefined): Judgement | null {
   const none = (Object.keys(PAIRS) as (keyof Three)[]).filter((k) => r[k] === Infinity);
   const stop = (reason: string, next: string): Judgement => ({
     verdict: 'stop',
@@ -208,7 +208,7 @@ function openPaths(r: Three, connection: Star | undefined): Judgement | null {
 function oddBranch(
   r: Three,
   branches: readonly [number, number, number] | null,
-  connection: Star | undefined,
+  connection: PhaseConnection | undefined,
 ): string {
   if (branches) {
     const names =

@@ -18,7 +18,7 @@ import { adjacentGroups, chainGroups, halvedGroups, halvedPitch } from './one-la
  * @returns layout, or every reason why it cannot be wound; what is doubtful only is left to the analysis
  * Source: see the file of each kind.
  */
-export function layOut(spec: WindingSpec): Outcome<WindingLayout> {
+export function buildLayout(spec: WindingSpec): Outcome<WindingLayout> {
   const empty = spec.leftEmpty ?? [];
   if (empty.length > 0 && spec.kind !== 'coils') return layOutBetween(spec, empty);
   const groups = groupsIn(spec);

@@ -1,4 +1,4 @@
-/** What explains a walk that reads wrong, with the fewest slips of the hand that joined the ends. */
+/** What explains a walk that reads wrong, with the fewest misconnections of the hand that joined the ends. */
 import type { GroupEnd, Joint } from './connection-list.ts';
 import type { NetworkWinding } from './network.ts';
 import type { WalkReading } from './polarity-walk.ts';
@@ -35,13 +35,13 @@ export interface WalkMistake {
 }
 
 /** One thing done wrong: in few words for a list, and in full. */
-interface Slip extends Omit<WalkMistake, 'mistakes'> {
+interface Misconnection extends Omit<WalkMistake, 'mistakes'> {
   readonly short: string;
 }
 /** Ends that may have been taken for each other; put into words only when they explain something. */
 interface Exchange {
   readonly pairs: readonly EndPair[];
-  readonly slip: () => Slip;
+  readonly misconnection: () => Misconnection;
 }
 
 const COUNT = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
@@ -50,7 +50,7 @@ const MOST = 6;
 
 /**
  * Readings of groups worked out before it is given up: some tens of milliseconds. A hand that walked a real winding has
- * far fewer slips than that can tell; random letters do not.
+ * far fewer misconnections than that can tell; random letters do not.
  */
 const BUDGET = 1_000_000;
 
@@ -58,7 +58,7 @@ const BUDGET = 1_000_000;
  * @param seen what the compass showed, by group number − 1; null where not read
  * @param wrong groups that read wrong
  * @param network the winding as it must be joined, fed as it was fed
- * @returns the likeliest four at most, fewest slips first, never empty; and whether every way was tried
+ * @returns the likeliest four at most, fewest misconnections first, never empty; and whether every way was tried
  * Source: every exchange of ends is made in the list of joints and its network solved again. A group joined the other way
  * round leaves the network as it was and only turns its own pole, so what then still differs is covered by the fewest
  * reversed groups, circuits and phases. First principles.
@@ -105,11 +105,11 @@ export function explainWalk(
       return true;
     });
     if (!fits) continue;
-    if (left.length === 0) together.push(alone(exchange.slip()));
+    if (left.length === 0) together.push(alone(exchange.misconnection()));
     else {
       network.work += layout.groups.length;
       const rest = reversals.cover(left, seen, most - 2);
-      if (rest) together.push(joined(layout, [exchange.slip(), ...rest]));
+      if (rest) together.push(joined(layout, [exchange.misconnection(), ...rest]));
     }
   }
   if (together.length) {
@@ -119,7 +119,7 @@ export function explainWalk(
   const unexplained: WalkMistake = {
     kind: exact ? 'unexplained' : 'too-many',
     message: exact
-      ? `${names(wrong)} read wrong; no few slips explain that. Open and check their joints one by one.`
+      ? `${names(wrong)} read wrong; no few misconnections explain that. Open and check their joints one by one.`
       : `${wrong.length} of ${layout.groups.length} groups read wrong, too many to tell why. Check the feed and the compass, and walk again.`,
     joints: exact ? jointsAt(list, wrong) : [],
     groups: [...wrong],
@@ -138,7 +138,7 @@ const best = (list: readonly WalkMistake[]) =>
     )
     .slice(0, 4);
 
-const alone = ({ kind, message, joints, groups }: Slip): WalkMistake => ({
+const alone = ({ kind, message, joints, groups }: Misconnection): WalkMistake => ({
   kind,
   message,
   joints,
@@ -146,18 +146,20 @@ const alone = ({ kind, message, joints, groups }: Slip): WalkMistake => ({
   mistakes: 1,
 });
 
-function joined(layout: NetworkWinding, slips: readonly Slip[]): WalkMistake {
-  if (slips.length === 1) return alone(slips[0]!);
-  const groups = slips.filter((s) => s.kind === 'group-reversed').sort((a, b) => a.groups[0]! - b.groups[0]!);
+function joined(layout: NetworkWinding, misconnections: readonly Misconnection[]): WalkMistake {
+  if (misconnections.length === 1) return alone(misconnections[0]!);
+  const groups = misconnections
+    .filter((s) => s.kind === 'group-reversed')
+    .sort((a, b) => a.groups[0]! - b.groups[0]!);
   const names = groups.map((s) => layout.groups[s.groups[0]! - 1]!.name);
   const each = groups.length > 1 ? [`${names.join(', ')} are each reversed`] : groups.map((s) => s.short);
-  const others = slips.filter((s) => s.kind !== 'group-reversed').map((s) => s.short);
+  const others = misconnections.filter((s) => s.kind !== 'group-reversed').map((s) => s.short);
   return {
     kind: 'several',
-    message: `${COUNT[slips.length]} slips together: ${[...others, ...each].join('; ')}.`,
-    joints: [...new Set(slips.flatMap((s) => s.joints))].sort((a, b) => a - b),
-    groups: [...new Set(slips.flatMap((s) => s.groups))].sort((a, b) => a - b),
-    mistakes: slips.length,
+    message: `${COUNT[misconnections.length]} misconnections together: ${[...others, ...each].join('; ')}.`,
+    joints: [...new Set(misconnections.flatMap((s) => s.joints))].sort((a, b) => a - b),
+    groups: [...new Set(misconnections.flatMap((s) => s.groups))].sort((a, b) => a - b),
+    mistakes: misconnections.length,
   };
 }
 
@@ -185,14 +187,14 @@ const jointsAt = (list: JoinedBranches, groups: readonly number[], besides?: Joi
 function reversalsOf(layout: NetworkWinding, list: JoinedBranches) {
   const word = list.say ?? ((branch: string) => `phase ${branch}`);
   const name = (n: number) => layout.groups[n - 1]!.name;
-  const group = (n: number): Slip => ({
+  const group = (n: number): Misconnection => ({
     kind: 'group-reversed',
     message: `${name(n)} is reversed: its start and finish are changed over.`,
     short: `${name(n)} is reversed`,
     joints: jointsAt(list, [n]),
     groups: [n],
   });
-  const circuit = (path: readonly number[]): Slip => ({
+  const circuit = (path: readonly number[]): Misconnection => ({
     kind: 'circuit-reversed',
     message: `The circuit ${path.map(name).join(', ')} is reversed: it is joined to ${list.atTheStar === false ? 'its leads' : 'lead and star'} the wrong way round.`,
     short: `the circuit ${path.map(name).join(', ')} is reversed`,
@@ -200,7 +202,7 @@ function reversalsOf(layout: NetworkWinding, list: JoinedBranches) {
     groups: path,
   });
   const groupsOf = (phase: string) => layout.groups.filter((g) => g.phase === phase).map((g) => g.number);
-  const whole = (phase: string): Slip => ({
+  const whole = (phase: string): Misconnection => ({
     kind: 'phase-reversed',
     message: `All of ${word(phase)} reads the other way: its start and finish are changed over, at the leads${list.atTheStar === false ? '' : ' or at the star'}.`,
     short: `all of ${word(phase)} is reversed`,
@@ -217,16 +219,20 @@ function reversalsOf(layout: NetworkWinding, list: JoinedBranches) {
    * The fewest reversals that turn exactly the wrong groups, of those that were read.
    * @returns null when more than `most` would be needed
    */
-  function cover(wrong: readonly number[], seen: readonly WalkReading[], most = Infinity): Slip[] | null {
+  function cover(
+    wrong: readonly number[],
+    seen: readonly WalkReading[],
+    most = Infinity,
+  ): Misconnection[] | null {
     const isWrong = new Uint8Array(count);
     for (const n of wrong) isWrong[n] = 1;
-    const slips: Slip[] = [];
+    const misconnections: Misconnection[] = [];
     for (const [i, phase] of branches.entries()) {
       const all = groupsByPhase[i]!;
-      const within = (turned: boolean): (() => Slip)[] => {
+      const within = (turned: boolean): (() => Misconnection)[] => {
         const single = new Uint8Array(count);
         for (const n of all) if (seen[n - 1] !== null && (isWrong[n] === 1) !== turned) single[n] = 1;
-        const found: (() => Slip)[] = turned ? [() => whole(phase)] : [];
+        const found: (() => Misconnection)[] = turned ? [() => whole(phase)] : [];
         for (const path of circuitsOf(phase)) {
           let bad = 0;
           let fine = 0;
@@ -243,10 +249,10 @@ function reversalsOf(layout: NetworkWinding, list: JoinedBranches) {
       };
       const [apart, turned] = [within(false), within(true)];
       const fewest = all.length > 1 && turned.length < apart.length ? turned : apart;
-      if (slips.length + fewest.length > most) return null;
-      slips.push(...fewest.map((slip) => slip()));
+      if (misconnections.length + fewest.length > most) return null;
+      misconnections.push(...fewest.map((misconnection) => misconnection()));
     }
-    return slips;
+    return misconnections;
   }
   return {
     all: branches.flatMap((phase) => [
@@ -283,7 +289,7 @@ function* exchanges(
             { group: b, end: 'f' },
           ],
         ],
-        slip: () => ({
+        misconnection: () => ({
           kind: 'groups-exchanged',
           message: `${short}.`,
           short,
@@ -308,7 +314,7 @@ function* exchanges(
       if (x.group === y.group || (many && !off.has(x.group) && !off.has(y.group))) continue;
       yield {
         pairs: [[x, y]],
-        slip: () => {
+        misconnection: () => {
           const at = list.joints
             .filter((j) => j.ends.some((e) => same(e, x) || same(e, y)))
             .map((j) => j.number);
