@@ -71,6 +71,15 @@ test('a single-phase motor goes from its nameplate to its verdict', async ({ pag
     await expect(page.getByText(/Start capacitor, estimated/)).toBeVisible();
   });
 
+  await test.step('the cut sheet has a former for each winding, and paper between them', async () => {
+    await sheet(page, 'cut');
+    await expect(page.getByRole('heading', { name: 'Start', exact: true })).toBeVisible();
+    await expect(page.getByRole('row', { name: /Separator between the windings/ })).toContainText('8');
+    await typeAll(page, { trialStandOut: '33' });
+    await press(page, page.getByRole('button', { name: 'Put on the card' }));
+    await expect(page.getByText(/The trial coil is taken into account/)).toBeVisible();
+  });
+
   await test.step('the traveller goes its own way: switch and capacitors before the rotor is balanced', async () => {
     await traveller();
     await sign(page, 'Intake', { failed: 'start winding burnt', cause: 'switch welded' });

@@ -1,5 +1,6 @@
 /** Files of a plan say what the plan says: cut shapes, lists, the winding record from motor to motor. */
 import { inflateSync } from 'node:zlib';
+import { machineKind } from '@norther/core';
 import { openWindingDocument } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { firstDocuments } from '../src/reports/first-documents.ts';
@@ -120,6 +121,27 @@ describe('the winding record', () => {
     expect(
       (await shop.winder.put('motors/6101/windings/as-dreamt', { typed: wound, version: 0 })).status,
     ).toBe(404);
+  });
+  it('of a single-phase winding are cut and bought for by main and start, and drawn', async () => {
+    const { plate, card: typed } = machineKind('single-phase').examples[0]!;
+    const entry = { number: '6104', kind: 'single-phase', customer: 'Nordlund Quarry', plate };
+    expect((await shop.lead.post('motors', entry)).status).toBe(201);
+    await shop.lead.put('motors/6104/windings/as-found', { typed, version: 0 });
+    const cut = rows(await text('motors/6104/cut.csv'));
+    expect(cut.find((r) => r[0] === 'Separator between the windings')![5]).toBe('8');
+    expect(cut.filter((r) => /wire/.test(r[0]!)).map((r) => r[0])).toEqual([
+      'Main: wire 0.950 mm',
+      'Start: wire 0.560 mm',
+    ]);
+    expect(await text('motors/6104/cut.dxf')).toContain('Separator between the windings, 8 pieces');
+    expect((await shop.winder.get('motors/6104/cut.pdf')).type).toBe('application/pdf');
+    expect((await text('motors/6104/winding.svg')).includes('24 slots, 4 poles, main winding outside')).toBe(
+      true,
+    );
+    // What only a three-phase winding has is not there, and says so.
+    const none = await shop.winder.get<{ title: string }>('motors/6104/slots.svg');
+    expect(none.status).toBe(404);
+    expect(none.body.title).toContain('single-phase');
   });
   it('of a motor without a winding is refused in words', async () => {
     await shop.lead.post('motors', { ...QUARRY, number: '6103' });

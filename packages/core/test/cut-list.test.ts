@@ -164,8 +164,7 @@ describe('the coil former', () => {
   const laid = buildLayout({ slots: 36, poles: 4, pitch: 8 });
   if (!laid.ok) throw new Error('no layout');
   const former = (meanTurnMm: number, trial?: number, standOut?: number) =>
-    coilFormer(laid.value, {
-      turnsPerCoil: 12,
+    coilFormer(laid.value, 12, {
       meanTurnMm,
       coreLengthMm: 200,
       boreMm: 160,
@@ -228,7 +227,7 @@ describe('loop, mean turn and wire are one figure', () => {
     const meanTurn = analysis.figures.meanTurn!.value;
     if (measured) expect(meanTurn).toBe(measured);
     const cut = list();
-    expect(cut.former.coils[0]!.perimeterMm).toBeCloseTo(meanTurn, 9);
+    expect(cut.formers[0]!.former.coils[0]!.perimeterMm).toBeCloseTo(meanTurn, 9);
     expect(cut.wire[0]!.lengthM).toBeCloseTo((36 * 10 * meanTurn) / 1000, 9);
     // The heads reach round the bore: half a loop less its straight part is longer than the arc between the slots.
     const arc = (Math.PI * 190 * 14) / 36;
@@ -238,15 +237,17 @@ describe('loop, mean turn and wire are one figure', () => {
     const { analysis, list } = twoPole();
     const plain = list({ standOutMm: 90 });
     const tried = list({ standOutMm: 90, trialStandOutMm: 80 });
-    const change = tried.former.correctionMm;
+    const change = tried.formers[0]!.former.correctionMm;
     expect(change).toBeGreaterThan(0);
-    expect(tried.former.coils[0]!.perimeterMm - plain.former.coils[0]!.perimeterMm).toBeCloseTo(change, 9);
+    expect(
+      tried.formers[0]!.former.coils[0]!.perimeterMm - plain.formers[0]!.former.coils[0]!.perimeterMm,
+    ).toBeCloseTo(change, 9);
     expect(tried.wire[0]!.lengthM - plain.wire[0]!.lengthM).toBeCloseTo((36 * 10 * change) / 1000, 9);
     expect(analysis.figures.copperMass!.value).toBeGreaterThan(0);
   });
   it('says when the old ends stood out otherwise than the loop will', () => {
     const { list } = twoPole();
-    const own = list().former.coils[0]!.headMm + 8;
+    const own = list().formers[0]!.former.coils[0]!.headMm + 8;
     expect(list({ standOutMm: own }).findings).toEqual([]);
     expect(list({ standOutMm: own * 1.6 }).findings.map((f) => f.code)).toEqual(['cut.stand-out-differs']);
   });

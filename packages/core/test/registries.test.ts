@@ -1,6 +1,7 @@
 /** Every test kind and the route are complete; a kind nobody knows yet needs nothing but its own definition. */
 import { describe, expect, it } from 'vitest';
 import {
+  DEFAULT_CUT_SETTINGS,
   defineTest,
   derive,
   given,
@@ -140,6 +141,27 @@ describe.each(MACHINE_KIND_IDS.map((id) => [id, machineKind(id)] as const))('mac
     expect(plan.walk.judge(flipped, true)).toMatchObject({ state: 'wrong', wrongGroups: [1] });
     expect(kind.nameOfPlan(card, {})).toContain(plan.key);
   });
+  it.each(kind.examples.map((e, i) => [i + 1, e] as const))(
+    'has a list to cut and buy for its example %i, or says what of the slot it lacks',
+    (_i, { plate, card }) => {
+      const read = kind.readPlate(plate).plate;
+      const checked = kind.checkCard(card, read, false, {});
+      const cut = kind.cutList(checked, read, [], DEFAULT_CUT_SETTINGS);
+      if (!cut.ok) {
+        expect(cut.findings.map((f) => f.code)).toEqual(['cut.no-slot']);
+        return;
+      }
+      const { formers, wire, items, soft } = cut.value;
+      expect(items.map((x) => x.id)).toEqual(expect.arrayContaining(['liner', 'wedge', 'phase-paper']));
+      expect(soft.every((x) => x.totalM > 0)).toBe(true);
+      for (const { former } of formers)
+        for (const c of former.coils) expect(c.perimeterMm).toBeGreaterThan(2 * c.straightMm);
+      // The wire to take is that of the plan, with the allowance for leads and waste.
+      const kg = wire.reduce((n, w) => n + w.massKg, 0);
+      expect(kg / checked.plan!.copperKg!).toBeCloseTo(1 + DEFAULT_CUT_SETTINGS.wireAllowance, 2);
+      expect(kind.cutList(kind.checkCard({}, {}, false, {}), {}, [], DEFAULT_CUT_SETTINGS).ok).toBe(false);
+    },
+  );
   it('writes and reads its line of shorthand', () => {
     const { tokens, fills } = kind.shorthand.read(kind.shorthand.example);
     expect(tokens.filter((t) => t.problem)).toEqual([]);
@@ -171,6 +193,7 @@ describe('a kind and a route that nobody knows yet', () => {
         complete: typed['turns'] !== undefined,
       }),
       nameOfPlan: () => '',
+      cutList: () => ({ ok: false, findings: [] }),
     };
     const route: Route = {
       id: 'solenoid',

@@ -1,7 +1,7 @@
 /** The single-phase motors of the made-up shop: what stands on their plates, and what was counted. */
 import type { DemoSinglePhase } from './demo-motor.ts';
 
-const ASIDE = { linerFound: '0.2', protectorFound: 'none', overhang: '28' };
+const ASIDE = { linerFound: '0.2', protectorFound: 'none', overhang: '38' };
 
 /** Starts by a capacitor that a switch takes off. */
 export const GRANARY_FAN: DemoSinglePhase = {

@@ -1,13 +1,19 @@
 /** What to cut and buy for one motor, on paper: pieces to scale, soft goods, coil former, wire and its reels. */
-import { showShort, type CutList, type WindingAnalysis } from '@norther/core';
+import { showShort, type CutList, type Plan } from '@norther/core';
 import { cutPiece, slotSection, WHITE_SHEET } from '@norther/drawings';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { drawScene } from './draw-scene.ts';
 import { MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
 
+/** Every coil of the gang is wound on the same loop. */
+const alike = ({ coils }: CutList['formers'][number]['former']) =>
+  coils.every((c) => c.perimeterMm === coils[0]!.perimeterMm && c.turns === coils[0]!.turns);
+const freeEnds = ({ soft }: CutList) =>
+  soft.filter((s) => s.id === 'coil-sleeving').reduce((n, s) => n + s.count, 0);
+
 export function cutSheetPdf(
   judged: JudgedMotor,
-  analysis: WindingAnalysis,
+  plan: Plan,
   line: string,
   cut: CutList,
   o: IssueOptions,
@@ -76,30 +82,33 @@ export function cutSheetPdf(
     y += 14;
   }
   y += 6;
-  section(`Coils: gangs of ${cut.former.gang}, ${cut.former.gangs} gangs`);
-  for (const c of cut.former.coils) {
-    words(
-      cut.former.coils.length > 1
-        ? `coil ${c.place} of the gang, span 1-${c.pitch + 1}`
-        : `span 1-${c.pitch + 1}`,
-      MARGIN,
-      y,
-      10,
-      true,
-    );
-    figures(
-      `${c.turns} turns   straight ${c.straightMm.toFixed(0)}   throw ${c.throwMm.toFixed(0)}   head ${c.headMm.toFixed(0)}`,
-      MARGIN + 175,
-      y,
-      9.5,
-    );
-    figuresTo(`round ${c.perimeterMm.toFixed(0)} mm`, right, y, 10.5, true);
-    y += 14;
-    if (cut.former.coils.every((d) => d.perimeterMm === c.perimeterMm)) break;
+  for (const { name, former } of cut.formers) {
+    section(`${name ? `${name}: coils` : 'Coils'}: gangs of ${former.gang}, ${former.gangs} gangs`);
+    for (const c of former.coils) {
+      words(
+        former.coils.length > 1
+          ? `coil ${c.place} of the gang, span 1-${c.pitch + 1}`
+          : `span 1-${c.pitch + 1}`,
+        MARGIN,
+        y,
+        10,
+        true,
+      );
+      figures(
+        `${c.turns} turns   straight ${c.straightMm.toFixed(0)}   throw ${c.throwMm.toFixed(0)}   head ${c.headMm.toFixed(0)}`,
+        MARGIN + 175,
+        y,
+        9.5,
+      );
+      figuresTo(`round ${c.perimeterMm.toFixed(0)} mm`, right, y, 10.5, true);
+      y += 14;
+      if (alike(former)) break;
+    }
   }
+  const { correctionMm } = cut.formers[0]!.former;
   words(
-    cut.former.correctionMm
-      ? `The trial coil is taken into account: ${cut.former.correctionMm.toFixed(0)} mm round.`
+    correctionMm
+      ? `The trial coil is taken into account: ${correctionMm.toFixed(0)} mm round.`
       : 'Wind one coil, lay it into its slots, measure how far it stands out, and enter that: the loop is then corrected.',
     MARGIN,
     y,
@@ -110,7 +119,13 @@ export function cutSheetPdf(
   y += 18;
   section('Wire');
   for (const w of cut.wire) {
-    words(`${w.strand.count} in hand of ${w.strand.bareDiameterMm.toFixed(2)} mm`, MARGIN, y, 10, true);
+    words(
+      `${w.of ? `${w.of}: ` : ''}${w.strand.count} in hand of ${w.strand.bareDiameterMm.toFixed(2)} mm`,
+      MARGIN,
+      y,
+      10,
+      true,
+    );
     words(
       w.take.length > 0
         ? `from ${w.take.map((t) => `${t.reel.id} (${t.massKg.toFixed(1)} kg)`).join(', ')}${w.respool ? '; spool over to run together' : ''}`
@@ -138,7 +153,7 @@ export function cutSheetPdf(
     y = doc.y + 4;
   }
   words(
-    `${analysis.coilEnds} free ends, ${analysis.connection.joints.length} joints. Sizes beyond the slot itself are common practice: try one piece first.`,
+    `${freeEnds(cut)} free ends, ${plan.joints.length} joints. Sizes beyond the slot itself are common practice: try one piece first.`,
     MARGIN,
     PAGE.height - 46,
     8.5,

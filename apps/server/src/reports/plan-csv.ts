@@ -88,7 +88,7 @@ export function cutCsv(cut: CutList): string {
         '',
       ]),
       ...cut.wire.map((w) => [
-        `Wire ${w.strand.bareDiameterMm.toFixed(3)} mm`,
+        `${w.of ? `${w.of}: wire` : 'Wire'} ${w.strand.bareDiameterMm.toFixed(3)} mm`,
         `${w.massKg.toFixed(2)} kg`,
         '',
         '',

@@ -1,16 +1,14 @@
 /** The plan of a motor's winding as files: drawings, lists, shapes to cut, and the winding record itself. */
 import {
-  CORE_VERSION,
-  coreOf,
-  cutList,
-  supplyOf,
-  writeShorthand,
   asThreePhase,
-  type ThreePhaseCard,
+  CORE_VERSION,
+  type CheckedCard,
   type CutList,
+  type Plan,
+  type ThreePhaseCard,
   type WindingAnalysis,
 } from '@norther/core';
-import { connectionDrawing, sceneToSvg, slotRing, unrolledSlots } from '@norther/drawings';
+import { boreDrawing, connectionDrawing, sceneToSvg, unrolledSlots } from '@norther/drawings';
 import {
   stockOf,
   WINDING_FORMAT,
@@ -36,11 +34,17 @@ export interface PlanQuestion {
   readonly issue: Issue;
 }
 
-interface Plan extends PlanQuestion {
+/** Of a motor of any kind. */
+interface AnyPlan extends PlanQuestion {
   readonly judged: JudgedMotor;
+  readonly checked: CheckedCard;
+  readonly plan: Plan;
+  readonly line: string;
+}
+/** What a three-phase winding is drawn and listed by. */
+interface ThreePhasePlan extends AnyPlan {
   readonly card: ThreePhaseCard;
   readonly analysis: WindingAnalysis;
-  readonly line: string;
 }
 
 type Content = string | Buffer;
@@ -48,34 +52,48 @@ interface PlanFileKind {
   readonly type: string;
   /** Opened in the browser rather than saved. */
   readonly inline?: true;
-  readonly make: (plan: Plan) => Content | Promise<Content>;
+  readonly make: (plan: AnyPlan) => Content | Promise<Content>;
 }
 
 const CSV = 'text/csv; charset=utf-8';
 const SVG = { type: 'image/svg+xml', inline: true } as const;
 const PDF = { type: 'application/pdf', inline: true } as const;
 
+/** A file that only a three-phase winding has so far. @throws 404 for another kind */
+const ofThreePhase =
+  (make: (plan: ThreePhasePlan) => Content | Promise<Content>) =>
+  (any: AnyPlan): Content | Promise<Content> => {
+    const card = asThreePhase(any.checked);
+    if (!card?.analysis)
+      throw new Problem(404, `There is no such file of a ${any.judged.plans.machine.name} motor.`, []);
+    return make({ ...any, card, analysis: card.analysis });
+  };
+
 export const PLAN_FILES = {
-  'connection.csv': { type: CSV, make: (p) => connectionCsv(p.analysis.layout, p.analysis.connection) },
-  'coils.csv': { type: CSV, make: (p) => coilCsv(p.analysis) },
+  'connection.csv': {
+    type: CSV,
+    make: ofThreePhase((p) => connectionCsv(p.analysis.layout, p.analysis.connection)),
+  },
+  'coils.csv': { type: CSV, make: ofThreePhase((p) => coilCsv(p.analysis)) },
   'cut.csv': { type: CSV, make: (p) => cutCsv(cutOf(p)) },
   'cut.dxf': { type: 'application/dxf', make: (p) => cutDxf(cutOf(p)) },
-  'cut.pdf': { ...PDF, make: (p) => cutSheetPdf(p.judged, p.analysis, p.line, cutOf(p), p.issue) },
+  'cut.pdf': { ...PDF, make: (p) => cutSheetPdf(p.judged, p.plan, p.line, cutOf(p), p.issue) },
   'connection.pdf': {
     ...PDF,
-    make: (p) => connectionPdf(p.judged, p.analysis, p.line, exitClock(p), p.issue),
+    make: ofThreePhase((p) => connectionPdf(p.judged, p.analysis, p.line, exitClock(p), p.issue)),
   },
   'connection.svg': {
     ...SVG,
-    make: ({ analysis, ...p }) =>
+    make: ofThreePhase(({ analysis, ...p }) =>
       sceneToSvg(
         connectionDrawing(analysis.layout, analysis.connection, { size: 760, exitClock: exitClock(p) }),
       ),
+    ),
   },
-  'winding.svg': { ...SVG, make: (p) => sceneToSvg(slotRing(p.analysis.layout, { size: 760 })) },
+  'winding.svg': { ...SVG, make: (p) => sceneToSvg(boreDrawing(p.plan, { size: 760 })) },
   'slots.svg': {
     ...SVG,
-    make: ({ analysis: { layout, winding } }) =>
+    make: ofThreePhase(({ analysis: { layout, winding } }) =>
       sceneToSvg(
         unrolledSlots(layout, {
           width: Math.max(900, layout.slots * 22 + 62),
@@ -84,8 +102,9 @@ export const PLAN_FILES = {
           circuits: winding.circuits,
         }),
       ),
+    ),
   },
-  'winding.json': { type: 'application/json', make: windingRecord },
+  'winding.json': { type: 'application/json', make: ofThreePhase(windingRecord) },
 } as const satisfies Readonly<Record<string, PlanFileKind>>;
 export type PlanFile = keyof typeof PLAN_FILES;
 
@@ -95,9 +114,9 @@ export async function planFile(file: PlanFile, question: PlanQuestion): Promise<
   return typeof content === 'string' ? Buffer.from(content) : content;
 }
 
-const exitClock = ({ card }: Pick<Plan, 'card'>) => card.card.exitClock ?? 3;
+const exitClock = ({ card }: Pick<ThreePhasePlan, 'card'>) => card.card.exitClock ?? 3;
 
-function planOf(question: PlanQuestion): Plan {
+function planOf(question: PlanQuestion): AnyPlan {
   const judged = judgeMotor(question.rows);
   const { plans } = judged;
   const wanted =
@@ -108,41 +127,25 @@ function planOf(question: PlanQuestion): Plan {
         : question.role === 'proposed'
           ? plans.proposed
           : plans.toMake;
-  const card = asThreePhase(wanted?.plan ? wanted : plans.asFound);
-  const { number } = question.rows.motor;
-  if (!card) throw new Problem(404, `There is no such file of a ${plans.machine.name} motor.`, []);
-  if (!card.analysis)
+  const checked = wanted?.plan ? wanted : plans.asFound;
+  if (!checked.plan)
     throw new Problem(
       409,
-      `Motor ${number} has no winding that can be drawn yet: fill its data card.`,
-      card.findings,
+      `Motor ${question.rows.motor.number} has no winding that can be drawn yet: fill its data card.`,
+      checked.findings,
     );
-  return { ...question, judged, card, analysis: card.analysis, line: writeShorthand(card.typed) };
+  const line = plans.machine.shorthand.write(checked.typed);
+  return { ...question, judged, checked, plan: checked.plan, line };
 }
 
-function cutOf({ judged, card, analysis, reels }: Plan): CutList {
-  const { plate, shop } = judged.plans;
-  const supply = supplyOf(plate, card.card);
-  const found = cutList(
-    analysis,
-    coreOf(card.card),
-    {
-      ...(supply.voltageV ? { volts: supply.voltageV } : {}),
-      ...(supply.currentA ? { amperes: supply.currentA } : {}),
-      ...(plate.insulationClass ? { insulationClass: plate.insulationClass } : {}),
-    },
-    stockOf(reels),
-    {
-      ...shop.cut,
-      ...(card.card.overhang ? { standOutMm: card.card.overhang } : {}),
-      ...(card.card.trialStandOut ? { trialStandOutMm: card.card.trialStandOut } : {}),
-    },
-  );
+function cutOf({ judged, checked, reels }: AnyPlan): CutList {
+  const { plate, shop, machine } = judged.plans;
+  const found = machine.cutList(checked, plate, stockOf(reels), shop.cut);
   if (!found.ok) throw badInput(found.findings);
   return found.value;
 }
 
-function windingRecord({ judged, card, analysis, line }: Plan): string {
+function windingRecord({ judged, card, analysis, line }: ThreePhasePlan): string {
   const document: WindingDocument = {
     format: WINDING_FORMAT,
     version: WINDING_FORMAT_VERSION,

@@ -1,5 +1,5 @@
 /** The cut sheet: pieces to scale with their sizes, sleeving and leads, the coil former, wire and its reels. */
-import { SLOT_FIELDS, writeShorthand, type CutItem, type CutList } from '@norther/core';
+import { machineKind, SLOT_FIELDS, type CutItem, type CutList } from '@norther/core';
 import { cutPiece, slotSection } from '@norther/drawings';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -15,10 +15,10 @@ import type { Figure } from '@norther/core';
 import { useCut } from './use-cut.ts';
 
 export function CutSheet({ file }: { file: MotorFile }) {
-  const { cut, checked, role, analysis } = useCut(file);
+  const { cut, checked, role, machine } = useCut(file);
   const [chosen, setChosen] = useState<CutItem['id']>('liner');
   const [working, setWorking] = useState<Figure | null>(null);
-  if (!cut?.ok || !analysis)
+  if (!cut?.ok)
     return (
       <Sheet file={file}>
         <View letter="A" name="Cut sheet" className="p-6">
@@ -36,7 +36,8 @@ export function CutSheet({ file }: { file: MotorFile }) {
   const list = cut.value;
   const item = list.items.find((i) => i.id === chosen) ?? list.items[0]!;
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
-  const lead = analysis.connection.joints.filter((j) => j.kind === 'lead').length;
+  const pieces = (id: 'coil-sleeving' | 'lead-cable') =>
+    list.soft.filter((s) => s.id === id).reduce((n, s) => n + s.count, 0);
   return (
     <Sheet file={file} columns="4fr 5fr 3fr">
       <View letter="A" name="The slot and its pieces" note="to scale, mm" className="overflow-auto px-3 py-2">
@@ -59,16 +60,17 @@ export function CutSheet({ file }: { file: MotorFile }) {
         <SlotFields file={file} />
       </View>
       <View letter="B" name="To cut and to buy" className="overflow-auto px-3 py-2">
-        <p className="fig text-[17px] font-bold">{writeShorthand(checked.typed)}</p>
+        <p className="fig text-[17px] font-bold">{machine.shorthand.write(checked.typed)}</p>
         <p className="mb-2 text-[13px] text-graphite">
-          {role === 'proposed' ? 'as proposed' : 'as found'}; {analysis.coilEnds} free ends, {lead} leads
+          {role === 'proposed' ? 'as proposed' : 'as found'}; {pieces('coil-sleeving')} free ends,{' '}
+          {pieces('lead-cable')} leads
         </p>
         <Pieces list={list} chosen={item.id} onChoose={setChosen} onWorking={setWorking} />
         <h2 className="mt-3 border-b-2 border-ink text-[15px]">Sleeving, leads, cord</h2>
         <table className="w-full text-[14px]">
           <tbody>
             {list.soft.map((s) => (
-              <tr key={s.id} className="border-b border-grid">
+              <tr key={s.name} className="border-b border-grid">
                 <td className="py-1 leading-tight">
                   <b className="font-[620]">{s.name}</b>
                   <span className="block text-[13px] text-graphite">{s.what}</span>
@@ -85,8 +87,9 @@ export function CutSheet({ file }: { file: MotorFile }) {
         <table className="w-full text-[14px]">
           <tbody>
             {list.wire.map((w) => (
-              <tr key={w.strand.bareDiameterMm} className="border-b border-grid">
+              <tr key={`${w.of} ${w.strand.bareDiameterMm}`} className="border-b border-grid">
                 <td className="py-1 leading-tight">
+                  {w.of && <b className="font-[620]">{w.of}: </b>}
                   <b className="fig text-[16px]">
                     {w.strand.count} × {w.strand.bareDiameterMm.toFixed(2)}
                   </b>{' '}
@@ -122,7 +125,12 @@ export function CutSheet({ file }: { file: MotorFile }) {
         {working ? (
           <WorkingPanel figure={working} onClose={() => setWorking(null)} />
         ) : (
-          <Former list={list} />
+          <>
+            {list.formers.map(({ name, former }) => (
+              <Former key={name} name={name} former={former} />
+            ))}
+            <FormerNotes correctionMm={list.formers[0]!.former.correctionMm} />
+          </>
         )}
       </View>
     </Sheet>
@@ -200,11 +208,12 @@ function Pieces({
   );
 }
 
-function Former({ list }: { list: CutList }) {
-  const { former } = list;
-  const alike = former.coils.every((c) => c.perimeterMm === former.coils[0]!.perimeterMm);
+function Former({ name, former }: CutList['formers'][number]) {
+  const [first] = former.coils;
+  const alike = former.coils.every((c) => c.perimeterMm === first!.perimeterMm && c.turns === first!.turns);
   return (
-    <>
+    <section className="mb-4">
+      {name && <h2 className="border-b-2 border-ink text-[17px] font-[650]">{name}</h2>}
       <p className="text-[15px]">
         <b className="fig text-[19px]">{former.gangs}</b> gangs of{' '}
         <b className="fig text-[19px]">{former.gang}</b>
@@ -236,9 +245,16 @@ function Former({ list }: { list: CutList }) {
           </tbody>
         </table>
       ))}
+    </section>
+  );
+}
+
+function FormerNotes({ correctionMm }: { readonly correctionMm: number }) {
+  return (
+    <>
       <p className="mt-2 text-[13px] text-graphite">
-        {former.correctionMm
-          ? `The trial coil is taken into account: ${former.correctionMm > 0 ? '+' : '−'}${Math.abs(former.correctionMm).toFixed(0)} mm round.`
+        {correctionMm
+          ? `The trial coil is taken into account: ${correctionMm > 0 ? '+' : '−'}${Math.abs(correctionMm).toFixed(0)} mm round.`
           : 'Wind one coil, lay it into its slots, measure how far it stands out, and enter that on the left: the loop is then corrected.'}
       </p>
       <p className="mt-1 text-[13px] text-graphite">
@@ -252,6 +268,8 @@ function Former({ list }: { list: CutList }) {
 /** The slot's own sizes belong to the card; they can be taken here too. */
 function SlotFields({ file }: { file: MotorFile }) {
   const card = useCard(file, 'as-found');
+  // What the card of its kind takes of them.
+  const own = new Set(machineKind(file.motor.kind).card.flatMap((s) => s.fields.map((f) => f.id)));
   return (
     <form
       className="mt-2"
@@ -262,7 +280,7 @@ function SlotFields({ file }: { file: MotorFile }) {
     >
       <h2 className="border-b-[1.5px] border-ink text-[15px]">Measured on the core and on a trial coil</h2>
       <div className="mt-1 grid grid-cols-3 gap-x-3 gap-y-1.5">
-        {SLOT_FIELDS.filter((f) => f.id !== 'rotorBars' && f.id !== 'airGap').map((f) => (
+        {SLOT_FIELDS.filter((f) => own.has(f.id) && f.id !== 'rotorBars' && f.id !== 'airGap').map((f) => (
           <TypedField
             key={f.id}
             field={f}

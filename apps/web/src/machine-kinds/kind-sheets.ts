@@ -4,5 +4,5 @@ export type KindSheetName = (typeof KIND_SHEET_NAMES)[number];
 
 export const KIND_SHEETS: Readonly<Record<string, readonly KindSheetName[]>> = {
   'three-phase': KIND_SHEET_NAMES,
-  'single-phase': ['card', 'winding', 'connection'],
+  'single-phase': ['card', 'winding', 'connection', 'cut'],
 };

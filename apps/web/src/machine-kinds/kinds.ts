@@ -38,6 +38,7 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       card: from(() => import('./single-phase/single-card.tsx'), 'SingleCard'),
       winding: from(() => import('./single-phase/single-winding.tsx'), 'SingleWinding'),
       connection: from(() => import('./single-phase/single-connection.tsx'), 'SingleConnection'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
     materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
     drawing: from(() => import('./single-phase/single-step-drawing.tsx'), 'SingleStepDrawing'),

@@ -1,5 +1,6 @@
 /** What a step takes, for this motor. */
 import {
+  asThreePhase,
   showShort,
   type Station,
   type StationId,
@@ -8,6 +9,7 @@ import {
 } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 import { useCut } from '../cut-sheet/use-cut.ts';
+import { piecesOf } from './pieces.ts';
 import { MaterialsTable, type MaterialRow as Row } from './materials-table.tsx';
 
 interface Uses {
@@ -21,11 +23,7 @@ const figure = (a: WindingAnalysis, id: keyof WindingAnalysis['figures'], unit: 
 const USES: Partial<Record<StationId, Uses>> = {
   insulate: {
     rows: ({ layout }, cut) => {
-      if (cut?.ok)
-        return cut.value.items.map((i) => [
-          i.name,
-          `${i.count} × ${i.width.value.toFixed(1)} × ${i.length.value.toFixed(0)} mm`,
-        ]);
+      if (cut?.ok) return piecesOf(cut.value);
       const pieces = `${layout.slots - layout.emptySlots.length} pieces`;
       return [
         ['Slot liners', pieces],
@@ -69,7 +67,8 @@ const USES: Partial<Record<StationId, Uses>> = {
 
 /** What the step uses, worked out for this motor. */
 export function Materials({ file, station }: { file: MotorFile; station: Station }) {
-  const { analysis, cut } = useCut(file);
+  const { checked, cut } = useCut(file);
+  const analysis = asThreePhase(checked)?.analysis;
   const uses = USES[station.id];
   if (!analysis || !uses) return null;
   return <MaterialsTable file={file} rows={uses.rows(analysis, cut)} more={uses.more} />;

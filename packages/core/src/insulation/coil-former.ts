@@ -27,7 +27,6 @@ export interface CoilFormer {
 }
 
 export interface FormerInput {
-  readonly turnsPerCoil: number;
   /** Of the mean span, as the wire is calculated: measured, or worked out from the core. */
   readonly meanTurnMm: number;
   readonly coreLengthMm: number;
@@ -41,6 +40,15 @@ export interface FormerInput {
   readonly trialStandOutMm?: number;
 }
 
+/** The coils of one group, and how many such groups there are. */
+export interface GroupToWind {
+  readonly slots: number;
+  readonly meanPitch: number;
+  readonly gangs: number;
+  /** Outermost first where they differ; each with the length of its turn. */
+  readonly coils: readonly { readonly pitch: number; readonly turns: number; readonly turnMm: number }[];
+}
+
 const leg = (head: number, width: number) => Math.hypot(head, width / 2);
 
 /**
@@ -48,35 +56,40 @@ const leg = (head: number, width: number) => Math.hypot(head, width / 2);
  * apart as their slots do, however far round that is.
  * Source: geometry; first principles.
  */
-export function coilFormer(layout: WindingLayout, input: FormerInput): CoilFormer {
-  const { turnsPerCoil, meanTurnMm, coreLengthMm, boreMm, slotDepthMm, projectionMm, trialStandOutMm } =
-    input;
+export function formerOf(group: GroupToWind, input: FormerInput): CoilFormer {
+  const { meanTurnMm, coreLengthMm, boreMm, slotDepthMm, projectionMm, trialStandOutMm } = input;
   const round = Math.PI * (boreMm + slotDepthMm);
   const straightMm = coreLengthMm + 2 * projectionMm;
   const loop = (pitch: number, perimeterMm: number) => {
-    const throwMm = (round * Math.min(pitch, layout.slots - pitch)) / layout.slots;
+    const throwMm = (round * Math.min(pitch, group.slots - pitch)) / group.slots;
     const legMm = (perimeterMm - 2 * straightMm) / 4;
     return { throwMm, headMm: Math.sqrt(Math.max(0, legMm * legMm - (throwMm * throwMm) / 4)) };
   };
   // The trial coil says how much head this loop really gives; four legs share the difference.
-  const mean = loop(layout.meanPitch, meanTurnMm);
+  const mean = loop(group.meanPitch, meanTurnMm);
   const wanted = Math.max(0, (input.standOutMm ?? mean.headMm + projectionMm) - projectionMm);
   const correctionMm =
     trialStandOutMm === undefined
       ? 0
       : 4 * (leg(wanted, mean.throwMm) - leg(Math.max(0, trialStandOutMm - projectionMm), mean.throwMm));
-  const group = layout.groups.reduce((a, b) => (b.coils.length > a.coils.length ? b : a));
-  const coils = group.coils.map((n, i): FormerCoil => {
-    const coil = layout.coils[n - 1]!;
-    const perimeterMm = turnLengthMm(layout, coil.pitch, meanTurnMm, coreLengthMm) + correctionMm;
+  const coils = group.coils.map(({ pitch, turns, turnMm }, i): FormerCoil => {
+    const perimeterMm = turnMm + correctionMm;
+    return { place: i + 1, pitch, turns, straightMm, ...loop(pitch, perimeterMm), perimeterMm };
+  });
+  return { coils, gang: coils.length, gangs: group.gangs, correctionMm };
+}
+
+/** @param turnsPerCoil mean of a coil */
+export function coilFormer(layout: WindingLayout, turnsPerCoil: number, input: FormerInput): CoilFormer {
+  const largest = layout.groups.reduce((a, b) => (b.coils.length > a.coils.length ? b : a));
+  const coils = largest.coils.map((n) => {
+    const { pitch, turnShare } = layout.coils[n - 1]!;
     return {
-      place: i + 1,
-      pitch: coil.pitch,
-      turns: Math.round(coil.turnShare * turnsPerCoil),
-      straightMm,
-      ...loop(coil.pitch, perimeterMm),
-      perimeterMm,
+      pitch,
+      turns: Math.round(turnShare * turnsPerCoil),
+      turnMm: turnLengthMm(layout, pitch, input.meanTurnMm, input.coreLengthMm),
     };
   });
-  return { coils, gang: group.coils.length, gangs: layout.groups.length, correctionMm };
+  const { slots, meanPitch } = layout;
+  return formerOf({ slots, meanPitch, gangs: layout.groups.length, coils }, input);
 }

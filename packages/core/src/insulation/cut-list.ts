@@ -1,11 +1,5 @@
 /** What to cut and buy for one winding: liners, separators, wedges, phase paper, sleeving, cord, leads, wire, former. */
-import {
-  slotShape,
-  turnsLengthM,
-  type CoreSize,
-  type SlotShape,
-  type WindingAnalysis,
-} from '../analysis/index.ts';
+import { slotShape, type CoreSize, type SlotShape } from '../analysis/index.ts';
 import {
   CP,
   derive,
@@ -17,8 +11,8 @@ import {
   type Finding,
   type Outcome,
 } from '../quantity/index.ts';
-import { enamelledDiameterMm, type Reel } from '../wire/index.ts';
-import { coilFormer, type CoilFormer } from './coil-former.ts';
+import { enamelledDiameterMm, type Reel, type Strand } from '../wire/index.ts';
+import { type CoilFormer, type FormerInput } from './coil-former.ts';
 import { beyondCore, materialFor, type InsulationClass } from './materials.ts';
 import { layOnRoll, type RollLayout } from './roll-layout.ts';
 import { softGoods, type SoftItem } from './soft-goods.ts';
@@ -66,39 +60,69 @@ export interface CutList {
   readonly shape: SlotShape;
   readonly items: readonly CutItem[];
   readonly soft: readonly SoftItem[];
-  readonly former: CoilFormer;
-  readonly wire: readonly WireNeed[];
+  /** One for each winding that is wound by itself; without a name where there is one only. */
+  readonly formers: readonly { readonly name: string; readonly former: CoilFormer }[];
+  readonly wire: readonly (WireNeed & { readonly of: string })[];
   readonly findings: readonly Finding[];
 }
 
-export function cutList(
-  analysis: WindingAnalysis,
+export interface Electrical {
+  readonly volts?: number;
+  readonly amperes?: number;
+  readonly insulationClass?: InsulationClass;
+}
+
+/** A stator of any kind, as far as it is cut and bought for. */
+export interface StatorToCut {
+  readonly slots: number;
+  /** Slots that hold wire, and those of them that hold two sides or two windings. */
+  readonly usedSlots: number;
+  readonly sharedSlots: number;
+  /** What lies between two in one slot. */
+  readonly between: string;
+  readonly groups: number;
+  readonly widestGroup: number;
+  /** Of the widest-reaching coils of the end turns [slots]. */
+  readonly meanPitch: number;
+  readonly leads: number;
+  readonly endsPerLead: number;
+  readonly amperesPerLead: number;
+  /** A mean turn was measured on the old winding. */
+  readonly meanTurnMeasured: boolean;
+  readonly parts: readonly {
+    readonly name: string;
+    readonly wires: readonly Strand[];
+    readonly coilEnds: number;
+    readonly endsOf: string;
+    readonly former: (base: Omit<FormerInput, 'meanTurnMm'>) => CoilFormer;
+    /** One strand through the whole winding [m]; @param more that each turn of it is longer [mm] */
+    readonly lengthM: (more: number) => number;
+  }[];
+}
+
+/** Said wherever the slot is not known. */
+export const noSlot = finding(
+  'stop',
+  'cut.no-slot',
+  'The slot’s size is needed before anything can be cut: bore, core length, tooth width and slot area, or the slot’s depth and widths.',
+  ['bore', 'coreLength', 'toothWidth', 'slotArea', 'slotDepth'],
+);
+
+/** What to cut and buy for a stator of any kind. */
+export function cutListOf(
+  stator: StatorToCut,
   core: CoreSize,
-  electrical: {
-    readonly volts?: number;
-    readonly amperes?: number;
-    readonly insulationClass?: InsulationClass;
-  },
+  electrical: Electrical,
   stock: readonly Reel[],
   settings: CutSettings = DEFAULT_CUT_SETTINGS,
 ): Outcome<CutList> {
-  const { layout, winding } = analysis;
-  const shape = slotShape(layout, core);
+  const shape = slotShape(stator, core);
   const { coreLengthMm: L, boreDiameterMm: D } = core;
-  const { meanTurn } = analysis.figures;
-  if (!shape || !L || !D || !meanTurn)
-    return refused([
-      finding(
-        'stop',
-        'cut.no-slot',
-        'The slot’s size is needed before anything can be cut: bore, core length, tooth width and slot area, or the slot’s depth and widths.',
-        ['bore', 'coreLength', 'toothWidth', 'slotArea', 'slotDepth'],
-      ),
-    ]);
+  if (!shape || !L || !D) return refused([noSlot]);
   const volts = electrical.volts ?? 400;
   const material = materialFor(electrical.insulationClass ?? 'F', volts);
   const { out, cuff } = beyondCore(volts);
-  const used = layout.slots - layout.emptySlots.length;
+  const { usedSlots: used, sharedSlots: twoSides } = stator;
   const length = (id: string, name: string, extra: number, extraName: string) =>
     derive(
       {
@@ -159,7 +183,6 @@ export function cutList(
       cuffMm: cuff,
     }),
   ];
-  const twoSides = countSlots(analysis, 2);
   if (twoSides > 0) {
     const width = derive(
       {
@@ -177,7 +200,7 @@ export function cutList(
     items.push(
       piece({
         id: 'separator',
-        name: 'Separator between the layers',
+        name: stator.between,
         material: material.liner,
         thicknessMm: material.linerMm,
         width,
@@ -224,21 +247,19 @@ export function cutList(
       false,
     ),
   );
-  const turns = layout.meanTurns ?? winding.turnsPerCoil;
-  const former = coilFormer(layout, {
-    turnsPerCoil: turns,
-    meanTurnMm: meanTurn.value,
+  const base = {
     coreLengthMm: L,
     boreMm: D,
     slotDepthMm: shape.depthMm,
     projectionMm: out,
     ...(settings.standOutMm === undefined ? {} : { standOutMm: settings.standOutMm }),
     ...(settings.trialStandOutMm === undefined ? {} : { trialStandOutMm: settings.trialStandOutMm }),
-  });
-  const head = former.coils[0]!.headMm + out;
-  const widest = Math.max(...layout.groups.map((g) => g.coils.length));
-  const arc =
-    (Math.PI * (D + 2 * shape.depthMm) * Math.max(widest, layout.meanPitch / 2 + widest)) / layout.slots;
+  };
+  const formers = stator.parts.map((part) => ({ name: part.name, former: part.former(base) }));
+  /** How far the end turns stand out: those that reach farthest. */
+  const head = Math.max(...formers.map(({ former }) => former.coils[0]!.headMm)) + out;
+  const { meanPitch, widestGroup: widest } = stator;
+  const arc = (Math.PI * (D + 2 * shape.depthMm) * Math.max(widest, meanPitch / 2 + widest)) / stator.slots;
   items.push(
     piece({
       id: 'phase-paper',
@@ -256,9 +277,9 @@ export function cutList(
           inputs: {
             D: given('D', D, 'mm', 'card, bore'),
             h: given('h', shape.depthMm, 'mm', 'slot depth'),
-            y: given('y', layout.meanPitch, 'slots', 'mean pitch'),
+            y: given('y', meanPitch, 'slots', 'mean pitch'),
             q: given('q', widest, 'coils', 'largest group'),
-            Q: given('Q', layout.slots, 'slots', 'card'),
+            Q: given('Q', stator.slots, 'slots', 'card'),
           },
           value: () => arc,
         },
@@ -279,42 +300,30 @@ export function cutList(
         },
         true,
       ),
-      count: 2 * layout.groups.length,
+      count: 2 * stator.groups,
       foldsMm: [],
       cuffMm: 0,
     }),
   );
-  const soft = softGoods(
-    analysis,
-    shape,
-    D,
-    head,
-    material.sleeving,
-    electrical.amperes ?? 0,
-    settings.leadLengthMm,
-  );
-  const wire = wireToTake(
-    winding.wires,
-    turnsLengthM(layout, layout.coils, meanTurn.value + former.correctionMm, L, turns),
-    stock,
-    settings.wireAllowance,
-  );
+  const soft = softGoods(stator, shape, D, head, material.sleeving, settings.leadLengthMm);
+  const wire = wireOfParts(stator, formers, stock, settings.wireAllowance);
   const findings: Finding[] = [];
   const strandOver = Math.max(
-    ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
+    ...stator.parts
+      .flatMap((part) => part.wires)
+      .map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
   );
-  const worked = former.coils[0]!.headMm + out;
   if (
     settings.standOutMm !== undefined &&
     settings.trialStandOutMm === undefined &&
-    core.meanTurnMm === undefined &&
-    Math.abs(worked / settings.standOutMm - 1) > STAND_OUT_DOUBTED
+    !stator.meanTurnMeasured &&
+    Math.abs(head / settings.standOutMm - 1) > STAND_OUT_DOUBTED
   )
     findings.push(
       finding(
         'watch',
         'cut.stand-out-differs',
-        `The loop worked out from the core stands out ${worked.toFixed(0)} mm; on the card the ends stood out ${settings.standOutMm.toFixed(0)} mm. Wind one trial coil and enter how far it stands out, or measure a mean turn.`,
+        `The loop worked out from the core stands out ${head.toFixed(0)} mm; on the card the ends stood out ${settings.standOutMm.toFixed(0)} mm. Wind one trial coil and enter how far it stands out, or measure a mean turn.`,
         ['trialStandOut', 'meanTurn', 'overhang'],
       ),
     );
@@ -347,14 +356,22 @@ export function cutList(
           ['rollWidth'],
         ),
       );
-  return good({ shape, items, soft, former, wire, findings });
+  return good({ shape, items, soft, formers, wire, findings });
 }
 
-function countSlots(analysis: WindingAnalysis, sides: number): number {
-  const held = new Array<number>(analysis.layout.slots + 1).fill(0);
-  for (const c of analysis.layout.coils) {
-    held[c.topSlot]!++;
-    held[c.bottomSlot]!++;
-  }
-  return held.slice(1).filter((n) => n >= sides).length;
+/** Wire for one winding after the other: what the first takes is not on the reels for the next. */
+function wireOfParts(
+  { parts }: StatorToCut,
+  formers: CutList['formers'],
+  stock: readonly Reel[],
+  allowance: number,
+): CutList['wire'] {
+  const left = new Map(stock.map((r) => [r.id, r.massKg]));
+  return parts.flatMap((part, i) => {
+    const reels = stock.map((r) => ({ ...r, massKg: left.get(r.id)! }));
+    const needs = wireToTake(part.wires, part.lengthM(formers[i]!.former.correctionMm), reels, allowance);
+    for (const { take } of needs)
+      for (const { reel, massKg } of take) left.set(reel.id, left.get(reel.id)! - massKg);
+    return needs.map((need) => ({ ...need, of: part.name }));
+  });
 }

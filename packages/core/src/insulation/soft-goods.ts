@@ -1,7 +1,7 @@
 /** Sleeving, lead cable, cord and tape: what is bought by the metre. */
-import type { SlotShape, WindingAnalysis } from '../analysis/index.ts';
+import type { SlotShape } from '../analysis/index.ts';
 import { CP, derive, given, type Figure } from '../quantity/index.ts';
-import { enamelledDiameterMm, wiresInHand } from '../wire/index.ts';
+import { enamelledDiameterMm, wiresInHand, type Strand } from '../wire/index.ts';
 import { cableFor } from './materials.ts';
 
 export interface SoftItem {
@@ -14,21 +14,44 @@ export interface SoftItem {
   readonly totalM: number;
 }
 
+/** What the soft goods of a winding go by. */
+export interface SoftNeeds {
+  readonly slots: number;
+  readonly groups: number;
+  readonly leads: number;
+  /** Coil ends gathered into the first lead. */
+  readonly endsPerLead: number;
+  /** Current of the heaviest lead [A]. */
+  readonly amperesPerLead: number;
+  /** Each winding of its own wire; a stator of one winding has one. */
+  readonly parts: readonly {
+    /** Such as `Main`; empty where there is only one. */
+    readonly name: string;
+    readonly wires: readonly Strand[];
+    readonly coilEnds: number;
+    /** What has two ends: `coil`, or `group wound in one go`. */
+    readonly endsOf: string;
+  }[];
+}
+
+/** Round bundle of n strands: its diameter over the strand’s goes with √n, packed at about 0.75. */
+const bundleOf = (wires: readonly Strand[]) =>
+  Math.max(...wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm))) *
+  Math.sqrt(wiresInHand(wires) / 0.75);
+
 /**
- * @param boreMm bore [mm]; head how far the end turns stand out [mm]; amperes line current [A]
+ * @param boreMm bore [mm]; head how far the end turns stand out [mm]
  * Source: lengths common practice, no published source, each named beside its figure.
  */
 export function softGoods(
-  analysis: WindingAnalysis,
+  needs: SoftNeeds,
   shape: SlotShape,
   boreMm: number,
   head: number,
   sleeving: string,
-  amperes: number,
   leadLengthMm: number,
 ): SoftItem[] {
-  const { layout, winding } = analysis;
-  const coilEnds = analysis.coilEnds;
+  const { slots, groups, leads, parts } = needs;
   const sleeve = derive(
     {
       id: 'sleeveLength',
@@ -42,14 +65,9 @@ export function softGoods(
     },
     true,
   );
-  const strandOver = Math.max(
-    ...winding.wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
-  );
-  // Round bundle of n strands: its diameter over the strand’s goes with √n, packed at about 0.75.
-  const bundle = strandOver * Math.sqrt(wiresInHand(winding.wires) / 0.75);
-  const leads = analysis.connection.joints.filter((j) => j.kind === 'lead').length;
-  const perLead = amperes / (leads >= 6 && winding.connection === 'delta' ? Math.sqrt(3) : 1);
-  const cable = cableFor(perLead);
+  const thickest = parts.reduce((a, b) => (bundleOf(b.wires) > bundleOf(a.wires) ? b : a));
+  const bundle = bundleOf(thickest.wires);
+  const cable = cableFor(needs.amperesPerLead);
   const leadEach = derive(
     {
       id: 'leadEach',
@@ -68,19 +86,19 @@ export function softGoods(
   );
   const circle = Math.PI * (boreMm + 2 * shape.depthMm);
   return [
-    {
+    ...parts.map((part): SoftItem => ({
       id: 'coil-sleeving',
-      name: `Sleeving over coil ends, two a ${winding.woundIn === 'singles' ? 'coil' : 'group wound in one go'}`,
-      what: `${sleeving}, bore ${(Math.ceil(bundle * 1.15 * 2) / 2).toFixed(1)} mm`,
-      count: coilEnds,
+      name: `${part.name ? `${part.name}: sleeving` : 'Sleeving'} over coil ends, two a ${part.endsOf}`,
+      what: `${sleeving}, bore ${(Math.ceil(bundleOf(part.wires) * 1.15 * 2) / 2).toFixed(1)} mm`,
+      count: part.coilEnds,
       unit: 'pieces',
       each: sleeve,
-      totalM: (coilEnds * sleeve.value) / 1000,
-    },
+      totalM: (part.coilEnds * sleeve.value) / 1000,
+    })),
     {
       id: 'lead-cable',
       name: `Lead cable, ${leads} leads`,
-      what: `${cable} mm², ${analysis.connection.endsPerLead * wiresInHand(winding.wires)} wires gathered into the first`,
+      what: `${cable} mm², ${needs.endsPerLead * wiresInHand(thickest.wires)} ${needs.endsPerLead * wiresInHand(thickest.wires) === 1 ? 'wire' : 'wires'} gathered into the first`,
       count: leads,
       unit: 'pieces',
       each: leadEach,
@@ -93,7 +111,7 @@ export function softGoods(
       count: 1,
       unit: 'm',
       // A stitch a slot round a bundle about as wide as the slot is deep.
-      totalM: (2 * layout.slots * (2 * (head * 0.5 + shape.depthMm) + circle / layout.slots)) / 1000,
+      totalM: (2 * slots * (2 * (head * 0.5 + shape.depthMm) + circle / slots)) / 1000,
     },
     {
       id: 'end-tape',
@@ -101,7 +119,7 @@ export function softGoods(
       what: 'glass tape, 20 mm, half lapped',
       count: 1,
       unit: 'm',
-      totalM: (layout.groups.length * 2 * Math.PI * bundle * 1.5 * (100 / 10)) / 1000 + leads * 0.3 * 3,
+      totalM: (groups * 2 * Math.PI * bundle * 1.5 * (100 / 10)) / 1000 + leads * 0.3 * 3,
     },
   ];
 }

@@ -2,7 +2,9 @@
 import type { AnalysisSettings } from '../analysis/index.ts';
 import type { Form, Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
-import type { Finding } from '../quantity/index.ts';
+import type { CutList, CutSettings } from '../insulation/index.ts';
+import type { Finding, Outcome } from '../quantity/index.ts';
+import type { Reel } from '../wire/index.ts';
 import type { MissingField, MomentNeeds } from './moments.ts';
 import type { Plan } from './plan.ts';
 
@@ -80,6 +82,8 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
     plate: Nameplate,
     shop: ShopDefaults,
   ): { readonly typed: Typed; readonly wire: readonly WireDrawn[] } | null;
+  /** What to cut and buy for the winding of a card; refused where the card does not say enough. */
+  cutList(card: C, plate: Nameplate, stock: readonly Reel[], settings: CutSettings): Outcome<CutList>;
   /** Plates and cards as they are met, each of which can be wound: every registry check tries them. */
   readonly examples: readonly { readonly plate: Typed; readonly card: Typed }[];
 }

@@ -7,13 +7,13 @@ import {
   type SinglePhasePlan,
   type Station,
 } from '@norther/core';
-import { useMemo } from 'react';
 import type { MotorFile } from '../../app/api.ts';
-import { plannedWinding } from '../../connection-bench/planned-analysis.ts';
+import { useCut, type Cut } from '../../cut-sheet/use-cut.ts';
+import { piecesOf } from '../../traveller/pieces.ts';
 import { MaterialsTable, type MaterialRow } from '../../traveller/materials-table.tsx';
 
 interface Uses {
-  readonly rows: (plan: SinglePhasePlan) => readonly MaterialRow[];
+  readonly rows: (plan: SinglePhasePlan, cut: Cut['cut']) => readonly MaterialRow[];
   readonly more?: { readonly to: string; readonly text: string };
 }
 const figure = (plan: SinglePhasePlan, id: SinglePhaseFigureId, unit: string) => {
@@ -24,10 +24,14 @@ const spans = (pitches: readonly number[]) => pitches.map((y) => `1-${y + 1}`).j
 
 const USES: Readonly<Record<string, Uses>> = {
   insulate: {
-    rows: ({ slots }) => [
-      ['Slot liners', `${slots} pieces`],
-      ['Wedges', `${slots} pieces`],
-    ],
+    rows: ({ slots }, cut) =>
+      cut?.ok
+        ? piecesOf(cut.value)
+        : [
+            ['Slot liners', `${slots} pieces`],
+            ['Wedges', `${slots} pieces`],
+          ],
+    more: { to: 'cut', text: 'The cut sheet' },
   },
   wind: {
     rows: (plan) => [
@@ -60,8 +64,9 @@ const USES: Readonly<Record<string, Uses>> = {
 };
 
 export function SingleMaterials({ file, station }: { readonly file: MotorFile; readonly station: Station }) {
-  const plan = useMemo(() => singlePhasePlanOf(plannedWinding(file).checked.plan), [file]);
+  const { checked, cut } = useCut(file);
+  const plan = singlePhasePlanOf(checked.plan);
   const uses = USES[station.id];
   if (!plan || !uses) return null;
-  return <MaterialsTable file={file} rows={uses.rows(plan)} more={uses.more} />;
+  return <MaterialsTable file={file} rows={uses.rows(plan, cut)} more={uses.more} />;
 }

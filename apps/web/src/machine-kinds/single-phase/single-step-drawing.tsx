@@ -1,14 +1,18 @@
 /** The drawing that a step of a single-phase rewind is done by. */
 import { singlePhasePlanOf, type SinglePhasePlan, type Station } from '@norther/core';
-import { singlePhaseBore, singlePhaseConnection, type Scene } from '@norther/drawings';
+import { singlePhaseBore, singlePhaseConnection, slotSection, type Scene } from '@norther/drawings';
 import { useMemo } from 'react';
 import type { MotorFile } from '../../app/api.ts';
 import { asConnected } from '../../connection-bench/as-connected.ts';
-import { plannedWinding } from '../../connection-bench/planned-analysis.ts';
+import { useCut, type Cut } from '../../cut-sheet/use-cut.ts';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { STEP_DRAWING } from '../../traveller/step-drawing-size.ts';
 
-const DRAWINGS: Readonly<Record<string, (plan: SinglePhasePlan, file: MotorFile) => Scene>> = {
+const DRAWINGS: Readonly<
+  Record<string, (plan: SinglePhasePlan, file: MotorFile, cut: Cut['cut']) => Scene | null>
+> = {
+  insulate: (_plan, _file, cut) =>
+    cut?.ok ? slotSection(cut.value.shape, { width: 260, height: 300 }) : null,
   wind: (plan) => singlePhaseBore(plan, { size: STEP_DRAWING }),
   connect: (plan, file) => singlePhaseConnection(plan, { size: STEP_DRAWING, ...asConnected(plan, file) }),
 };
@@ -20,9 +24,10 @@ export function SingleStepDrawing({
   readonly file: MotorFile;
   readonly station: Station;
 }) {
+  const { checked, cut } = useCut(file);
   const scene = useMemo(() => {
-    const plan = singlePhasePlanOf(plannedWinding(file).checked.plan);
-    return (plan && DRAWINGS[station.id]?.(plan, file)) ?? null;
-  }, [file, station.id]);
+    const plan = singlePhasePlanOf(checked.plan);
+    return (plan && DRAWINGS[station.id]?.(plan, file, cut)) ?? null;
+  }, [checked, cut, file, station.id]);
   return scene && <SceneView scene={scene} className="mx-auto" />;
 }

@@ -34,6 +34,14 @@ export const MEASURED_FIELDS: readonly Field[] = [
   quantity('startOhm', 'Start winding', 'resistance', 0.001, 20000),
   quantity('ohmTemperature', 'at winding temperature', 'temperature', -40, 180),
   quantity('meanTurn', 'Mean turn of the main winding', 'length', 20, 5000, 'one turn of a middle coil'),
+  quantity(
+    'trialStandOut',
+    'A trial coil stands out',
+    'length',
+    2,
+    400,
+    'wound on the new former, in its slots',
+  ),
   quantity('strippedCopper', 'Copper, stripped', 'mass', 0.001, 500),
 ];
 /** What a proposal is for, where that is not what the plate says. */

@@ -1,6 +1,6 @@
 /** The single-phase stator with a main and a start winding, and a cage rotor, as a kind of machine. */
 import { jointKey } from '../../connection/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+import { finding, refused, type Finding } from '../../quantity/index.ts';
 import { copperKg } from '../../analysis/index.ts';
 import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
@@ -19,6 +19,7 @@ import {
   SUPPLY_FIELDS,
 } from './card-fields.ts';
 import { checkSinglePhaseCard, type SinglePhaseCard } from './check-card.ts';
+import { cutOfSinglePhase } from './cut.ts';
 import { compareBranches } from './concentric-branch.ts';
 import { connectWindings } from './connection.ts';
 import { branchLengthM } from './turn-length.ts';
@@ -163,6 +164,20 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
       ];
     });
     return { typed: made, wire };
+  },
+
+  cutList({ plan, typed, findings }, plate, stock, settings) {
+    const { card } = readSinglePhaseCard(typed);
+    if (!plan) return refused(findings);
+    const core = card.numbers['meanTurn']
+      ? { ...card.core, meanTurnMm: card.numbers['meanTurn'] }
+      : card.core;
+    const { overhang, trialStandOut } = card.numbers;
+    const measured = {
+      ...(overhang === undefined ? {} : { standOutMm: overhang }),
+      ...(trialStandOut === undefined ? {} : { trialStandOutMm: trialStandOut }),
+    };
+    return cutOfSinglePhase(plan, core, plate, measured, stock, settings);
   },
 
   examples: [

@@ -23,12 +23,13 @@ export function turnOfCoilMm(
   return 2 * length + out(pitch) + Math.min(100, bore);
 }
 
-const meanPitch = (branch: Branch) =>
+/** Mean pitch of a winding's turns [slots]. */
+export const meanPitchOf = (branch: Branch) =>
   branch.coils.reduce((n, c) => n + c.turns * c.pitch, 0) / branch.coils.reduce((n, c) => n + c.turns, 0);
 
 /** Length of wire of a whole winding, one strand [m]; null where the core is not known. */
 export function branchLengthM(branch: Branch, laid: LaidWindings, core: CoreSize): number | null {
-  const mean = meanPitch(laid.main);
+  const mean = meanPitchOf(laid.main);
   const one = (c: BranchCoil) => turnOfCoilMm(c.pitch, branch.slots, core, mean);
   const parts = branch.coils.map((c) => [c.turns, one(c)] as const);
   return parts.some(([, l]) => l === null) ? null : parts.reduce((s, [t, l]) => s + (t * l!) / 1000, 0);

@@ -17,6 +17,7 @@ import {
 } from './card-fields.ts';
 import { checkDataCard, withDefaults, type ThreePhaseCard } from './check-data-card.ts';
 import { proposedCard, readDataCard, windingOf } from './data-card.ts';
+import { cutOfThreePhase } from './cut.ts';
 import { CARD_MOMENTS } from './moments.ts';
 import { THREE_PHASE_ID } from './plan.ts';
 import { NAMEPLATE_FIELDS, readNameplate } from './plate.ts';
@@ -114,6 +115,8 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     const kg = checkDataCard(made, plate, false, shop).plan?.copperKg ?? 0;
     return { typed: made, wire: reel ? [{ reel, field: 'reel', kg }] : [] };
   },
+
+  cutList: cutOfThreePhase,
 
   examples: [
     {
