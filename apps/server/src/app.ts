@@ -6,6 +6,7 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { HEARD_HEADER } from '@norther/records';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Server } from 'node:http';
 import { Logger as FrameworkLogger, LoggerModule } from 'nestjs-pino';
@@ -147,15 +148,22 @@ function limitSlowness(server: Server) {
 }
 
 function serveWeb(app: NestExpressApplication, root: string) {
-  app.useStaticAssets(root, {
-    setHeaders: (res, path) => {
-      // Built files carry their hash in their name.
-      (res as Response).setHeader(
-        'Cache-Control',
-        path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-      );
-    },
-  });
+  app.use(
+    // As they were compressed when they were built.
+    expressStaticGzip(root, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gzip'],
+      serveStatic: {
+        setHeaders: (res, path) => {
+          // Built files carry their hash in their name.
+          res.setHeader(
+            'Cache-Control',
+            path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+          );
+        },
+      },
+    }),
+  );
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (underApi(request)) return next();
     if (request.method !== 'GET' && request.method !== 'HEAD')
