@@ -1,6 +1,6 @@
 /** What a workshop does to a device: two tabs, a lost answer, a full store, a server brought up to date, a scanner anywhere. */
 import { expect, test, type Page } from '@playwright/test';
-import { field, signIn } from './keyboard.ts';
+import { field, scanTag, signIn } from './keyboard.ts';
 
 const base = () => process.env['DEMO_SHOP']!;
 const told = (page: Page) => page.getByRole('status').first();
@@ -21,26 +21,6 @@ const { customer: _customer, ...SMALL_PLATE } = SMALL;
 const fillAll = async (page: Page, values: Readonly<Record<string, string>>) => {
   for (const [name, value] of Object.entries(values)) await field(page, name).fill(value);
 };
-
-/** A scanner: a key every 8 ms, long before the sheet has drawn the first, and Enter ends them. */
-async function scanTag(page: Page, tag: string) {
-  const cdp = await page.context().newCDPSession(page);
-  const began = Date.now() / 1000;
-  const sent = [...tag, 'Enter'].flatMap((key, i) => {
-    const timestamp = began + i * 0.008;
-    return [
-      cdp.send('Input.dispatchKeyEvent', {
-        type: 'keyDown',
-        key,
-        text: key === 'Enter' ? '\r' : key,
-        timestamp,
-      }),
-      cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', key, timestamp: timestamp + 0.003 }),
-    ];
-  });
-  await Promise.all(sent);
-  await cdp.detach();
-}
 
 test.beforeEach(async ({ page }) => {
   await signIn(page, base(), 'Olav Tindal');

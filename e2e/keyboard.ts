@@ -97,3 +97,23 @@ export async function sheet(page: Page, end: keyof typeof STROKES) {
   await page.keyboard.type(STROKES[end], { delay: 120 });
   await expect(page).toHaveURL(new RegExp(`/motor/[^/]+${end ? `/${end}` : ''}(\\?|$)`));
 }
+
+/** A scanner: a key every 8 ms, long before the sheet has drawn the first, and Enter ends them. */
+export async function scanTag(page: Page, tag: string) {
+  const cdp = await page.context().newCDPSession(page);
+  const began = Date.now() / 1000;
+  const sent = [...tag, 'Enter'].flatMap((key, i) => {
+    const timestamp = began + i * 0.008;
+    return [
+      cdp.send('Input.dispatchKeyEvent', {
+        type: 'keyDown',
+        key,
+        text: key === 'Enter' ? '\r' : key,
+        timestamp,
+      }),
+      cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', key, timestamp: timestamp + 0.003 }),
+    ];
+  });
+  await Promise.all(sent);
+  await cdp.detach();
+}

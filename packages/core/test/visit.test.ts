@@ -13,6 +13,7 @@ import {
   signerOf,
   windingOf,
   readDataCard,
+  type PartKind,
   type StationId,
   type StepRecord,
   type Typed,
@@ -302,5 +303,38 @@ describe('signing', () => {
     expect(connect([...allMade, mark(3, 28, 'undone')])).toContain('station.joints-open');
     // Ticks on another winding's plan say nothing of this one.
     expect(connect(allMade.map((m) => ({ ...m, plan: 'another' })))).toContain('station.joints-open');
+  });
+});
+
+describe('what came along', () => {
+  const part = (kind: PartKind, change: object = {}) => ({
+    kind,
+    tag: `T-${kind}`,
+    note: '',
+    backAt: null,
+    withdrawn: null,
+    ...change,
+  });
+  const left = (parts: Visit['parts'], station: StationId) => {
+    const visit = { ...VISIT, parts };
+    const { plans, facts } = judgeVisit(visit, { working: false });
+    return checkSigning({ visit, plans, facts }, station, {}).claims.filter(
+      (f) => f.code === 'station.part-left',
+    );
+  };
+  it('is missed where the motor leaves, and nowhere before, unless it is laid to it or off the list', () => {
+    const parts = [
+      part('fan'),
+      part('key', { backAt: at(1) }),
+      part('brake', { withdrawn: { reason: 'thrown away' } }),
+      // These are in the motor when it is put together.
+      part('stator'),
+      part('rotor'),
+    ];
+    expect(left(parts, 'ship').map((f) => [f.severity, f.message.includes('fan T-fan')])).toEqual([
+      ['stop', true],
+    ]);
+    expect(left(parts, 'test')).toEqual([]);
+    expect(left(parts.slice(1), 'ship')).toEqual([]);
   });
 });
