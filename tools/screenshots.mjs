@@ -12,7 +12,6 @@ const SHOTS = [
   ['motor', '/motor/3101'],
   ['card', '/motor/3112/card'],
   ['winding', '/motor/3107/winding', { press: ['[data-figure=gapDensity]'] }],
-  ['winding-concentric', '/motor/3122/winding'],
   [
     'redesign',
     '/motor/3103/winding',
@@ -31,6 +30,7 @@ const SHOTS = [
   ['cut', '/motor/3107/cut'],
   ['stores', '/stores'],
   ['shop', '/shop'],
+  ['routes', '/routes?route=own-dipped-twice'],
   ['people', '/people'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],

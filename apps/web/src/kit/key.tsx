@@ -27,6 +27,22 @@ export function Key({ primary = false, letter, children, className = '', disable
   );
 }
 
+/** Keys that stay at the lower edge of a view that scrolls: what it is for is never below the fold. */
+export const FootKeys = ({
+  stays = true,
+  children,
+}: {
+  /** While there is something to keep. */
+  readonly stays?: boolean;
+  readonly children: ReactNode;
+}) => (
+  <div
+    className={`no-print flex flex-wrap items-center gap-2 ${stays ? 'sticky bottom-0 z-10 border-t border-hair bg-paper py-2' : ''}`}
+  >
+    {children}
+  </div>
+);
+
 export function Caution({ name, text, large = false }: { name: string; text: string; large?: boolean }) {
   return (
     <div role="note" className="flex bg-ink text-paper">

@@ -18,7 +18,7 @@ import type { useThreePhaseCard } from '../data-card/use-card.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
-import { Key } from '../kit/key.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 import { ReleaseProposal } from './release-proposal.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import type { Lit, Role } from './bench-state.ts';
@@ -99,7 +99,7 @@ export function ProposalPanel({
       {touched && !mine && <FindingList findings={card.checked.findings} />}
       {touched && mine && <FindingList findings={[...compared, ...mine.findings]} />}
       {!touched && <FindingList findings={analysis.findings} />}
-      <div className="flex flex-wrap gap-2">
+      <FootKeys stays={card.open}>
         <Key primary disabled={!card.open || !mine || card.saving} onClick={() => void card.save()}>
           {writing === 'as-wound' ? 'Keep as wound' : 'Keep the proposal'}
         </Key>
@@ -123,7 +123,7 @@ export function ProposalPanel({
             Record as wound
           </Key>
         )}
-      </div>
+      </FootKeys>
       {writing === 'proposed' && card.record && !card.open && <ReleaseProposal file={file} />}
       <Files base={base} role={role} onFill={type} />
     </div>

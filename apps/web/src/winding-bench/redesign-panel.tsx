@@ -8,7 +8,7 @@ import { Choice } from '../kit/choice.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { StepFigure } from '../kit/step-figure.tsx';
-import { Key } from '../kit/key.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 import type { Finding } from '@norther/core';
 
 const WANTED: readonly Field[] = [
@@ -107,9 +107,11 @@ export function RedesignPanel({
           </label>
         </div>
       </fieldset>
-      <Key primary onClick={go}>
-        Work it out
-      </Key>
+      <FootKeys>
+        <Key primary onClick={go}>
+          Work it out
+        </Key>
+      </FootKeys>
       <FindingList findings={refusal} />
       {result && (
         <section aria-label="How it was worked out">
