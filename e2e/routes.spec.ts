@@ -40,7 +40,7 @@ test('a route is copied, given a station, ordered by keyboard, published, and go
   await expect(stations(page, 'Rotor').first()).toContainText('Balance');
   await page.getByRole('button', { name: 'Publish it' }).click();
   await expect(told(page)).toContainText('Rewind with photo is published');
-  await expect(page.getByText('version 1', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rewind with photo version' })).toBeVisible();
 
   await page.goto(`${base()}/new`);
   await field(page, 'number').fill('5801');

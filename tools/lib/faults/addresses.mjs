@@ -36,7 +36,10 @@ export function fitting(schema, components, pick = () => 0.4, depth = 0) {
     case 'string':
       if (schema.format === 'uuid') return '019aa000-0000-7000-8000-000000000001';
       if (schema.format === 'date-time') return '2026-03-18T06:00:00.000Z';
-      return 'quarry conveyor'
+      return (
+        ['quarry conveyor', 'quarry', 'AA'].find((text) => new RegExp(schema.pattern ?? '').test(text)) ??
+        'quarry'
+      )
         .slice(0, Math.min(schema.maxLength ?? 40, 15))
         .padEnd(schema.minLength ?? 0, 'x');
     default:
