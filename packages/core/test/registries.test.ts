@@ -14,6 +14,7 @@ import {
   newestRoute,
   lowerIsBetter,
   quantity,
+  readField,
   required,
   ROUTES,
   sayCaution,
@@ -160,6 +161,21 @@ describe.each(MACHINE_KIND_IDS.map((id) => [id, machineKind(id)] as const))('mac
       const kg = wire.reduce((n, w) => n + w.massKg, 0);
       expect(kg / checked.plan!.copperKg!).toBeCloseTo(1 + DEFAULT_CUT_SETTINGS.wireAllowance, 2);
       expect(kind.cutList(kind.checkCard({}, {}, false, {}), {}, [], DEFAULT_CUT_SETTINGS).ok).toBe(false);
+    },
+  );
+  it.each(kind.examples.map((e, i) => [i + 1, e] as const))(
+    'winds its example %i no differently when what it assumes is typed',
+    (_i, { card }) => {
+      const joining = { jumpers: 'long' };
+      for (const given of [card, Object.fromEntries(Object.entries(card).filter(([k]) => k !== 'leads'))])
+        for (const shop of [{}, { joining }]) {
+          const assumed = kind.assumed(given, shop);
+          for (const [name, value] of Object.entries(assumed)) {
+            const field = fields.find((f) => f.id === name);
+            expect(['read', 'said'], name).toContain(field && readField(field, value).state);
+          }
+          expect(kind.nameOfPlan({ ...assumed, ...given }, {})).toBe(kind.nameOfPlan(given, shop));
+        }
     },
   );
   it('writes and reads its line of shorthand', () => {

@@ -37,7 +37,7 @@ export function useCardForm(card: Card, needed: readonly string[]) {
         onType={(v) => card.type({ [f.id]: v })}
         doubts={checked.findings.filter((x) => x.fields.includes(f.id) && !x.code.startsWith('field.'))}
         missing={needed.includes(f.id)}
-        assumed={f.default}
+        assumed={card.assumed[f.id] ?? f.default}
         suggestion={
           f.id === 'poles' && proposed && !typed['poles'] ? (
             <button

@@ -61,6 +61,7 @@ export function useCard(
     () => machine.checkCard(typed, plate, true, shop),
     [machine, typed, plate, shop],
   );
+  const assumed = useMemo(() => machine.assumed(typed, shop), [machine, typed, shop]);
   const saving = async (typed: Readonly<Record<string, string>>, version: number) => {
     const problem = await act(
       unwrap(
@@ -88,6 +89,7 @@ export function useCard(
     open: draft.open,
     drop: draft.drop,
     checked,
+    assumed,
     plate,
     shop,
     record,

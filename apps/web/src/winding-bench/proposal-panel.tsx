@@ -76,6 +76,7 @@ export function ProposalPanel({
   const field = (f: Field) => (
     <TypedField
       key={f.id}
+      assumed={card.assumed[f.id] ?? f.default}
       field={f}
       value={card.typed[f.id] ?? ''}
       onType={(v) => type({ [f.id]: v })}

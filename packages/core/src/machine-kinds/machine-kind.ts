@@ -67,6 +67,8 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   readPlate(typed: Typed): { readonly plate: Nameplate; readonly findings: readonly Finding[] };
   /** Never throws for what was typed. @param working whether figures keep their derivation */
   checkCard(typed: Typed, plate: Nameplate, working: boolean, shop: ShopDefaults): C;
+  /** What is taken where a field of the card is left empty, as it would be typed; shown as assumed. */
+  assumed(typed: Typed, shop: ShopDefaults): Typed;
   /** What of a card is stored as numbers beside what was typed. */
   values(typed: Typed): Readonly<Record<string, unknown>>;
   /** A proposal over the card found: the iron as it was measured, the proposal's winding. */

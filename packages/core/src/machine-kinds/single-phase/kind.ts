@@ -74,6 +74,7 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
   },
   readPlate: readSinglePhasePlate,
   checkCard: checkSinglePhaseCard,
+  assumed: () => ({}),
   values: (typed) => ({ ...readSinglePhaseCard(typed).card }),
 
   proposedCard(found, proposal) {

@@ -17,6 +17,7 @@ import {
 } from './card-fields.ts';
 import { checkDataCard, withDefaults, type ThreePhaseCard } from './check-data-card.ts';
 import { proposedCard, readDataCard, windingOf } from './data-card.ts';
+import { assumedOnCard } from './assumed.ts';
 import { cutOfThreePhase } from './cut.ts';
 import { CARD_MOMENTS } from './moments.ts';
 import { THREE_PHASE_ID } from './plan.ts';
@@ -53,6 +54,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   },
   readPlate: readNameplate,
   checkCard: checkDataCard,
+  assumed: (typed, { joining = {} }) => assumedOnCard(typed, joining),
   values: (typed) => ({ ...readDataCard(typed).card }),
   proposedCard,
 
