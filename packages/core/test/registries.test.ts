@@ -120,6 +120,8 @@ describe.each(MACHINE_KIND_IDS.map((id) => [id, machineKind(id)] as const))('mac
   });
   it('has forms with no two fields alike, and asks at its moments for fields that it has', () => {
     for (const form of [kind.plate, fields]) expect(new Set(form.map((f) => f.id)).size).toBe(form.length);
+    // Words of a winder on every label, never a name of the code.
+    for (const f of [...kind.plate, ...fields]) expect(f.label, f.id).not.toMatch(/[a-z]{2}[A-Z]/);
     const ids = fields.map((f) => f.id);
     for (const m of kind.moments) for (const need of m.needs) expect(ids).toContain(need);
     const empty = kind.checkCard({}, {}, false, {});

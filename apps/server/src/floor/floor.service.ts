@@ -36,15 +36,14 @@ export class FloorService {
 }
 
 function motorOf(row: FloorRow, route: Route): FloorMotor {
-  const onTheLine = new Set(stationsOf(route).flatMap((s) => (s.equipment ? s.id : [])));
+  const onTheLine = (id: string) => stationsOf(route).some((s) => s.id === id && s.equipment);
   const since = Date.now() - DAY;
   return {
     motor: row.motor,
     // Ovens, panel and balancer, in hand or signed within the last day: what the line of today shows.
     recent: row.steps
       .filter(
-        (s) =>
-          onTheLine.has(s.station) && s.takenAt && (!s.signedAt || new Date(s.signedAt).getTime() > since),
+        (s) => s.takenAt && (!s.signedAt || new Date(s.signedAt).getTime() > since) && onTheLine(s.station),
       )
       .map((s) => ({ ...s, takenAt: isoOf(s.takenAt), signedAt: isoOf(s.signedAt) })),
     notes: openNotes(row, route),

@@ -18,7 +18,7 @@ export interface LeadCountReading {
 }
 
 /**
- * PhaseConnection: a circuit has one coil end on the lead; delta: two. Circuits must part the groups of a phase equally, and with the
+ * Star: a circuit has one coil end on the lead; delta: two. Circuits must part the groups of a phase equally, and with the
  * slots known the coils as well.
  * Source: counting; that equal circuits need equal groups is first principles.
  */

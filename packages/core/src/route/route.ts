@@ -40,7 +40,16 @@ export const stretchesOf = (route: Route): readonly (readonly Station[])[] => [
   route.closing,
 ];
 
-export const stationsOf = (route: Route): readonly Station[] => stretchesOf(route).flat();
+/** A route never changes; the floor asks this for every motor. */
+const listed = new WeakMap<Route, readonly Station[]>();
+
+export function stationsOf(route: Route): readonly Station[] {
+  const known = listed.get(route);
+  if (known) return known;
+  const stations = stretchesOf(route).flat();
+  listed.set(route, stations);
+  return stations;
+}
 
 /** @throws when the route has no such station: an id of another route was not checked where it came in */
 export function stationOf(route: Route, id: StationId): Station {

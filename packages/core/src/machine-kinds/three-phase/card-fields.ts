@@ -46,7 +46,7 @@ export const JOINING_FIELDS: readonly Field[] = [
     skipping: 'every n-th group',
   }),
   choice('jumpers', 'Jumpers', { short: 'short, next pole', long: 'long, skipping a pole' }),
-  choice('starPoints', 'PhaseConnection point', { one: 'one', 'each-circuit': 'one a circuit' }),
+  choice('starPoints', 'Star point', { one: 'one', 'each-circuit': 'one a circuit' }),
   choice('order', 'Order of work', { 'jumpers-first': 'jumpers first', 'leads-first': 'leads first' }),
   choice('joint', 'Joints', JOINTS, 'solder softens near the hot spot of class F and H'),
   choice('woundIn', 'Coils are wound', {
@@ -58,7 +58,7 @@ export const JOINING_FIELDS: readonly Field[] = [
 
 export const COUNT_FIELDS: readonly Field[] = [
   quantity('endsPerLead', 'Coil ends on a lead', 'count', 1, 96, 'cut back to one line lead and count'),
-  choice('starJoint', 'PhaseConnection joint found', { yes: 'yes', no: 'no' }),
+  choice('starJoint', 'Star joint found', { yes: 'yes', no: 'no' }),
   quantity('coilsCounted', 'Coils counted', 'count', 1, 288),
   quantity('groupsCounted', 'Groups counted', 'count', 1, 288),
 ];

@@ -51,7 +51,7 @@ function inForce(typed: Typed): { readonly typed: Typed; readonly findings: read
         ['voltage'],
       ),
     );
-  // PhaseConnection: the higher volts with the lower amperes. Two voltages 1 : 2 are taken at the lower, and it is said.
+  // Star: the higher volts with the lower amperes. Two voltages 1 : 2 are taken at the lower, and it is said.
   const high = starDelta ? connection === 'star' : false;
   if (volts) {
     next['voltage'] = String(pick(volts, high));
