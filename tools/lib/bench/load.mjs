@@ -29,3 +29,19 @@ export function load(url, cookie, seconds) {
     }
   });
 }
+
+/** One request after another, as one person makes them. */
+export async function oneByOne(url, cookie, count) {
+  const times = [];
+  for (let i = 0; i < count; i++) {
+    const from = performance.now();
+    const status = await new Promise((done, fail) => {
+      get(url, { agent, headers: { cookie, 'accept-encoding': 'gzip' } }, (r) =>
+        r.resume().once('end', () => done(r.statusCode)),
+      ).once('error', fail);
+    });
+    if (status !== 200) throw new Error(`${url} answered ${status}`);
+    times.push(performance.now() - from);
+  }
+  return times.sort((a, b) => a - b);
+}

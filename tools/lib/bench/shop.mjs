@@ -29,6 +29,16 @@ const fill = (shop, motors) => `
 export async function withShop(motors, work) {
   const postgres = await startPostgres(join(ROOT, '.data', 'bench'));
   let server = null;
+  const end = () => {
+    server?.kill('SIGTERM');
+    postgres.stop();
+  };
+  // Broken off by hand, it leaves nothing running either.
+  const brokenOff = () => {
+    end();
+    process.exit(130);
+  };
+  process.once('SIGINT', brokenOff).once('SIGTERM', brokenOff);
   try {
     postgres.dropDatabase('bench');
     postgres.ensureDatabase('bench');
@@ -71,7 +81,7 @@ export async function withShop(motors, work) {
     const cookie = signed.headers.get('set-cookie').split(';')[0];
     await work({ base, cookie, pid: server.pid, databaseUrl: postgres.appUrl('bench') });
   } finally {
-    server?.kill('SIGTERM');
-    postgres.stop();
+    process.off('SIGINT', brokenOff).off('SIGTERM', brokenOff);
+    end();
   }
 }
