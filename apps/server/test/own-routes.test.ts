@@ -122,6 +122,39 @@ describe('a route of the shop’s own', () => {
     expect((await takeIn({ route: 'own-nothing' })).status).toBe(404);
   });
 
+  it('fifty leads at once: one route of a name, one next version, one usual route', async () => {
+    const fifty = <T>(one: (i: number) => Promise<T>) =>
+      Promise.all(Array.from({ length: 50 }, (_, i) => one(i)));
+    const statuses = (answers: readonly { status: number }[]) => [
+      ...new Set(answers.map((a) => a.status).sort()),
+    ];
+    const named = await fifty(() => publish(withPhoto('All at once')));
+    expect(named.filter((a) => a.status === 201)).toHaveLength(1);
+    expect(statuses(named)).toEqual([201, 409]);
+
+    const { id } = named.find((a) => a.status === 201)!.body;
+    const seen = await own(id);
+    const next = { route: seen.versions[0]!.route, version: seen.version };
+    const versions = await fifty(() => s.lead.post(`routes/${id}/versions`, next));
+    expect(versions.filter((a) => a.status === 201)).toHaveLength(1);
+    expect(statuses(versions)).toEqual([201, 409]);
+
+    const other = (await publish(withPhoto('The other'))).body.id;
+    const heads = await Promise.all([own(id), own(other)]);
+    const chosen = await fifty((i) =>
+      s.lead.put(`routes/${heads[i % 2]!.id}`, {
+        usual: true,
+        retired: false,
+        version: heads[i % 2]!.version,
+      }),
+    );
+    expect(statuses(chosen)).toEqual([200, 409]);
+    const all = (await s.lead.get<OwnRoute[]>('routes')).body;
+    expect(all.filter((r) => r.usual)).toHaveLength(1);
+    await s.lead.put(`routes/${id}`, { usual: false, retired: true, version: (await own(id)).version });
+    await s.lead.put(`routes/${other}`, { usual: false, retired: true, version: (await own(other)).version });
+  });
+
   it('of a version that was published nobody changes a letter, not even the program', async () => {
     const db = new pg.Client({ connectionString: s.database.appUrl });
     await db.connect();

@@ -43,6 +43,12 @@ describe('a machine', () => {
     expect((await s.lead.get('motors/nobody/visits')).status).toBe(404);
   });
 
+  it('that many take in at once is one machine', async () => {
+    const numbers = await Promise.all(Array.from({ length: 8 }, () => takeIn('Ostrand', 'QQ-20')));
+    expect(await visits(numbers[0]!)).toEqual(numbers.slice(1).sort());
+    expect(await visits(await takeIn('ostrand', 'qq-20'))).toHaveLength(8);
+  });
+
   it('is corrected with the plate of its only visit, and another one where it was here before as what it was', async () => {
     const change = async (number: string, serial: string) => {
       const { motor } = await open(number);
@@ -158,5 +164,20 @@ describe('what came along', () => {
       [`${number}-1`, 'not his'],
       ['KEY-1', null],
     ]);
+  });
+  it('has a tag to itself when one label is put on many motors at once, and when fifty correct it', async () => {
+    const numbers: string[] = [];
+    for (let i = 0; i < 12; i++) numbers.push((await shop.motor()).number);
+    const answers = await Promise.all(numbers.map((n) => add(n, { kind: 'fan', tag: 'ONE-LABEL' })));
+    expect(answers.map((a) => a.status).sort()).toEqual([201, ...numbers.slice(1).map(() => 409)]);
+    const at = answers.findIndex((a) => a.status === 201);
+    const change = { kind: 'fan', tag: 'ONE-LABEL', note: '', back: true, version: 1 };
+    const corrected = await Promise.all(
+      Array.from({ length: 50 }, () =>
+        s.winder.put(`motors/${numbers[at]}/parts/${answers[at]!.body.id}`, change),
+      ),
+    );
+    expect(corrected.filter((a) => a.status === 200)).toHaveLength(1);
+    expect(corrected.filter((a) => a.status === 409)).toHaveLength(49);
   });
 });

@@ -155,11 +155,10 @@ export const RACES = {
   async import(shop, number) {
     const { json } = await shop.lead.get(`/api/motors/${number}/record.json`);
     // Under its own number it is known; as another motor it may come in once.
-    const { randomUUID: id } = { randomUUID };
     const again = {
       ...json,
-      motor: { ...json.motor, id: id(), number: `${number}I` },
-      windings: json.windings.map((w) => ({ ...w, id: id() })),
+      motor: { ...json.motor, id: randomUUID(), number: `${number}I` },
+      windings: json.windings.map((w) => ({ ...w, id: randomUUID() })),
       history: [],
     };
     const answers = await together(12, () => shop.lead.post('/api/import', again));

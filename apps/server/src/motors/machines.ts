@@ -2,6 +2,7 @@
 import { and, eq, ne, or, sql } from 'drizzle-orm';
 import { v7 as uuidV7 } from 'uuid';
 import type { Transaction } from '../database/database.ts';
+import { oneAtATime } from '../database/one-at-a-time.ts';
 import { machines, motors } from '../database/schema.ts';
 
 /** What tells a machine from others. */
@@ -31,8 +32,10 @@ export async function machineOf(
   return id;
 }
 
-const withSerial = (tx: Transaction, shopId: string, { maker, serial }: Identity) =>
-  tx
+/** Two visits of a machine that are taken in at once wait for one another: else it would be two machines for ever. */
+async function withSerial(tx: Transaction, shopId: string, { maker, serial }: Identity) {
+  await oneAtATime(tx, shopId, `serial number ${lower(serial)}`);
+  return tx
     .select()
     .from(machines)
     .where(
@@ -44,6 +47,7 @@ const withSerial = (tx: Transaction, shopId: string, { maker, serial }: Identity
           : or(eq(sql`lower(${machines.maker})`, lower(maker)), eq(machines.maker, '')),
       ),
     );
+}
 
 /**
  * What the plate of a visit says was corrected: the machine is corrected with it, unless it was here at other times as

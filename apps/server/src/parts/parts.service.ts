@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { finding, sayPart } from '@norther/core';
 import { MOST_PARTS, type PartChange, type PartEntry, type PartRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
+import { oneAtATime } from '../database/one-at-a-time.ts';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, notFound, stale } from '../http/problem.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
@@ -113,6 +114,7 @@ export class PartsService {
     number: string,
     own: readonly PartRecord[],
   ) {
+    await oneAtATime(tx, person.shopId, `tag ${tag.toLowerCase()}`);
     const here = (p: PartRecord) => p.withdrawn === null && p.tag.toLowerCase() === tag.toLowerCase();
     const others = (await this.parts.withTag(person.shopId, tag, tx)).filter((p) => p.number !== number);
     const taken = own.some(here) ? number : others[0]?.number;

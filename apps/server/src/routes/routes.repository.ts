@@ -31,16 +31,13 @@ export class RoutesRepository {
   }
 
   /** Every route of the shop with its versions, newest first. */
-  async all(shopId: string): Promise<OwnRoute[]> {
-    const { db } = this.database;
-    const [heads, versions] = await Promise.all([
-      db.select().from(routes).where(eq(routes.shopId, shopId)).orderBy(asc(routes.id)),
-      db
-        .select()
-        .from(routeVersions)
-        .where(eq(routeVersions.shopId, shopId))
-        .orderBy(desc(routeVersions.version)),
-    ]);
+  async all(shopId: string, db: Db | Transaction = this.database.db): Promise<OwnRoute[]> {
+    const heads = await db.select().from(routes).where(eq(routes.shopId, shopId)).orderBy(asc(routes.id));
+    const versions = await db
+      .select()
+      .from(routeVersions)
+      .where(eq(routeVersions.shopId, shopId))
+      .orderBy(desc(routeVersions.version));
     return heads.map((head) => ({
       id: head.id,
       versions: versions

@@ -13,6 +13,7 @@ import {
 import type { OwnRoute } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import type { Transaction } from '../database/database.ts';
+import { oneAtATime } from '../database/one-at-a-time.ts';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
@@ -41,7 +42,7 @@ export class RoutesService {
       const id = `own-${uuidV7()}`;
       const next: Route = { ...route, id, version: 1 };
       await this.refuseUnfit(context, next, why);
-      await this.refuseTitleTaken(person, next);
+      await this.refuseTitleTaken(context, next);
       await this.routes.addHead(context.tx, {
         shopId: person.shopId,
         id,
@@ -68,7 +69,7 @@ export class RoutesService {
       const newest = await this.routes.newestVersion(tx, person.shopId, id);
       const next: Route = { ...route, id, machine: head.kind, version: newest + 1 };
       await this.refuseUnfit(context, next, why);
-      await this.refuseTitleTaken(person, next);
+      await this.refuseTitleTaken(context, next);
       await this.routes.change(tx, person.shopId, id, seen, {});
       return this.publish(context, next, why);
     });
@@ -94,6 +95,7 @@ export class RoutesService {
       const head = await this.routes.head(tx, person.shopId, id);
       if (!head) throw notFound('This route');
       if (head.version !== version) throw stale({ version: head.version }, { version });
+      if (usual) await oneAtATime(tx, person.shopId, `usual route, ${head.kind}`);
       if (usual) await this.routes.clearUsual(tx, person.shopId, head.kind);
       const after = await this.routes.change(tx, person.shopId, id, version, {
         usual,
@@ -192,9 +194,10 @@ export class RoutesService {
       ]);
   }
 
-  private async refuseTitleTaken(person: Person, route: Route) {
+  private async refuseTitleTaken({ tx, person }: WriteContext, route: Route) {
+    await oneAtATime(tx, person.shopId, 'route names');
     const same = (title: string) => title.trim().toLowerCase() === route.title.trim().toLowerCase();
-    const own = await this.routes.all(person.shopId);
+    const own = await this.routes.all(person.shopId, tx);
     const taken =
       own.some((o) => o.id !== route.id && o.retiredAt === null && same(o.versions[0]!.route.title)) ||
       same(newestRoute(machineKind(route.machine).route).title);
