@@ -148,26 +148,40 @@ function limitSlowness(server: Server) {
 }
 
 function serveWeb(app: NestExpressApplication, root: string) {
-  app.use(
-    // As they were compressed when they were built.
-    expressStaticGzip(root, {
-      enableBrotli: true,
-      orderPreference: ['br', 'gzip'],
-      serveStatic: {
-        setHeaders: (res, path) => {
-          // Built files carry their hash in their name.
-          res.setHeader(
-            'Cache-Control',
-            path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-          );
-        },
+  // As they were compressed when they were built.
+  const files = expressStaticGzip(root, {
+    enableBrotli: true,
+    orderPreference: ['br', 'gzip'],
+    serveStatic: {
+      setHeaders: (res, path) => {
+        // Built files carry their hash in their name.
+        res.setHeader(
+          'Cache-Control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
       },
-    }),
-  );
+    },
+  });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (underApi(request)) return next();
+    // The files would refuse it without saying why.
+    if (!canBeRead(request.path))
+      return sendProblem(response, new Problem(400, 'The address cannot be read.'));
+    files(request, response, next);
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (underApi(request)) return next();
     if (request.method !== 'GET' && request.method !== 'HEAD')
       return sendProblem(response, new Problem(405, 'Only reading is possible here.'));
     response.sendFile('index.html', { root, headers: { 'Cache-Control': 'no-cache' } });
   });
+}
+
+function canBeRead(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
 }

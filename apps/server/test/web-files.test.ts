@@ -92,6 +92,14 @@ it('nothing outside the folder is served, and what is no address is refused', as
     '/assets/..%2f..%2fsecret.txt',
   ])
     expect((await ask(path)).body.toString()).not.toContain('not for the web');
-  expect((await ask('/assets/%E0%A4%A')).status).toBe(400);
+  for (const [path, method] of [
+    ['/assets/%E0%A4%A', 'GET'],
+    ['/api/%ff', 'GET'],
+    ['/api/motors/%u0041', 'POST'],
+  ] as const) {
+    const answer = await ask(path, {}, method);
+    expect(answer.headers['content-type'], path).toContain('application/problem+json');
+    expect([400, 401], path).toContain(answer.status);
+  }
   expect((await ask('/motor/3107', {}, 'POST')).status).toBe(405);
 });
