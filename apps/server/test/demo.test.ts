@@ -1,4 +1,5 @@
 /** The made-up shop: alive, and with every fault it is meant to show. */
+import { MACHINE_KIND_IDS, ROUTES, TEST_KINDS } from '@norther/core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { startServer } from './harness.ts';
 
@@ -46,10 +47,33 @@ it.each([
   ['3125', 'failed', /4S is reversed/],
   ['3126', 'failed', /run capacitor has lost/],
   ['3090', 'ready', /within its limit/],
+  ['3089', 'ready', /./],
 ])('motor %s is %s', async (number, state, reason) => {
   const { verdict } = await file(number);
-  expect(verdict.state).toBe(state);
+  expect(verdict.state, verdict.reasons.join(' ')).toBe(state);
   expect(verdict.reasons.join(' ')).toMatch(reason);
+});
+
+it('shows every kind of machine with its drawing, every route and every test', async () => {
+  const motors = (await s.lead.get<{ number: string }[]>('motors?limit=200')).body;
+  const files = await Promise.all(
+    motors.map(
+      async ({ number }) =>
+        (
+          await s.lead.get<{
+            motor: { kind: string; route: string };
+            windings: unknown[];
+            readings: { kind: string }[];
+          }>(`motors/${number}`)
+        ).body,
+    ),
+  );
+  const seen = (of: (f: (typeof files)[number]) => readonly string[]) => new Set(files.flatMap(of));
+  expect([...seen((f) => (f.windings.length > 0 ? [f.motor.kind] : []))].sort()).toEqual(
+    [...MACHINE_KIND_IDS].sort(),
+  );
+  expect([...seen((f) => [f.motor.route])]).toEqual(expect.arrayContaining(ROUTES.map((r) => r.id)));
+  expect([...seen((f) => f.readings.map((r) => r.kind))].sort()).toEqual(Object.keys(TEST_KINDS).sort());
 });
 
 it('has no other card that contradicts itself', async () => {

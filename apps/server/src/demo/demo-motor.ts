@@ -70,6 +70,12 @@ export const core = (before: string, after: string, hoursAgo: number): DemoReadi
   typed: { before, after, hotSpot: '4' },
   hoursAgo,
 });
+export const branches = (stage: Stage, main: string, start: string, hoursAgo: number): DemoReading => ({
+  kind: 'branch-resistance',
+  stage,
+  typed: { main, start, temperature: '20' },
+  hoursAgo,
+});
 export const cure = (bakedMinutes: number, hoursAgo: number): DemoReading => ({
   kind: 'cure',
   stage: 'varnished',
