@@ -4,6 +4,7 @@ import { LimitScale } from '../kit/limit-scale.tsx';
 import { Caution } from '../kit/key.tsx';
 import { BodyMark, PhaseBox, VerdictMark, VERDICT_WORD } from '../kit/marks.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 
 const KEYS = [
   ['/', 'to the scan line, from anywhere'],
@@ -44,16 +45,7 @@ const SHORTHAND = [
 
 export function Legend() {
   return (
-    <Sheet
-      columns="1fr 1fr 1fr"
-      title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="text-[16px]">Legend</b>
-          <span className="block text-[13px]">what every line and mark means</span>
-        </div>
-      }
-    >
+    <Sheet columns="1fr 1fr 1fr" title={<SheetName name="Legend">what every line and mark means</SheetName>}>
       <View reading letter="A" name="Marks" className="space-y-5 overflow-auto p-4">
         <div className="grid grid-cols-2 gap-3">
           {(['sound', 'watch', 'stop', 'to-come'] as const).map((v) => (

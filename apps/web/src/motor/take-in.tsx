@@ -8,6 +8,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { Caution, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 import { isoOfMoment } from '../kit/moments.ts';
 import { EarlierVisits } from './earlier-visits.tsx';
 import { kindOf, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
@@ -72,13 +73,7 @@ export function TakeIn() {
   return (
     <Sheet
       columns="8fr 4fr"
-      title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="text-[16px]">Take a motor in</b>
-          <span className="block text-[13px]">from the nameplate and the tag</span>
-        </div>
-      }
+      title={<SheetName name="Take a motor in">from the nameplate and the tag</SheetName>}
     >
       <View letter="A" name="The motor as it came" className="overflow-auto p-4">
         <form

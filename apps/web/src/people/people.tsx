@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { usePeopleQuery, useSessionQuery, useShopHistoryQuery } from '../app/api.ts';
 import { Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 import { ageOf } from '../kit/time.ts';
 import { AddPerson, ChangePerson } from './person-forms.tsx';
 
@@ -15,13 +16,7 @@ export function People() {
   return (
     <Sheet
       columns="7fr 5fr"
-      title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="block text-[16px] leading-tight">People</b>
-          <span className="text-[13px]">who works here, and what each may sign</span>
-        </div>
-      }
+      title={<SheetName name="People">who works here, and what each may sign</SheetName>}
     >
       <View letter="A" name="Who works here" className="overflow-auto px-4 py-2">
         {session?.demo && (

@@ -20,6 +20,7 @@ import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 import { findingsOf, Publish } from './publish.tsx';
 import { useChooseRouteMutation } from './routes-api.ts';
 import { StationForm } from './station-form.tsx';
@@ -81,13 +82,7 @@ export function Routes() {
   return (
     <Sheet
       columns="3.2fr 6fr 5fr"
-      title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="block text-[16px] leading-tight">Routes</b>
-          <span className="text-[13px]">which stations a motor goes through, and what each asks for</span>
-        </div>
-      }
+      title={<SheetName name="Routes">which stations a motor goes through, and what each asks for</SheetName>}
       foot={
         editable && route ? (
           <Publish

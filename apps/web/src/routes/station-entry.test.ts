@@ -71,6 +71,57 @@ describe('what is typed into the form', () => {
       },
     ]);
   });
+  it('keeps what the form does not ask about: hints, what is assumed, stored answers, room for words', () => {
+    const fields: Station['record'] = [
+      { kind: 'text', id: 'note', label: 'Note', hint: 'in your words', maxLength: 900 },
+      {
+        kind: 'choice',
+        id: 'sort',
+        label: 'Sort',
+        default: 'a',
+        options: [
+          { value: 'a', label: 'air-dried' },
+          { value: 'b', label: 'baked' },
+        ],
+      },
+      {
+        kind: 'quantity',
+        id: 'gap',
+        label: 'Gap',
+        dimension: 'length',
+        min: 0.1,
+        max: 5,
+        hint: 'feeler',
+        bounds: true,
+      },
+    ];
+    const own = { ...station, record: fields };
+    const typed = entryOf(own, new Set());
+    expect(changeOf(typed, own).record).toEqual(fields);
+    // Another answer beside them, another label: what is stored of the old answers stays.
+    typed.record[1] = { ...typed.record[1]!, label: 'Way', options: 'baked, air-dried, by lamp' };
+    expect(changeOf(typed, own).record![1]).toEqual({
+      ...fields[1],
+      label: 'Way',
+      options: [
+        { value: 'b', label: 'baked' },
+        { value: 'a', label: 'air-dried' },
+        { value: 'by lamp', label: 'by lamp' },
+      ],
+    });
+    // What was assumed goes with its answer.
+    typed.record[1] = { ...typed.record[1]!, options: 'baked, by lamp' };
+    expect(changeOf(typed, own).record![1]).not.toHaveProperty('default');
+    // Made into something else, it takes only its hint along.
+    typed.record[2] = { ...typed.record[2]!, kind: 'text' };
+    expect(changeOf(typed, own).record![2]).toEqual({
+      kind: 'text',
+      id: 'gap',
+      label: 'Gap',
+      hint: 'feeler',
+      maxLength: 300,
+    });
+  });
   it('keeps a field that a rule looks at as it is, whatever its row says', () => {
     const [first] = entry.record;
     const made = after({ record: [{ ...first!, label: 'Something else', kind: 'text', required: false }] });
@@ -84,6 +135,11 @@ describe('what is typed into the form', () => {
     [
       'one answer',
       { record: [{ ...EMPTY_ROW, label: 'X', kind: 'choice', options: 'a, a' }] },
+      'record.0.options',
+    ],
+    [
+      'an answer of a whole sentence',
+      { record: [{ ...EMPTY_ROW, label: 'X', kind: 'choice', options: `a, ${'b'.repeat(41)}` }] },
       'record.0.options',
     ],
     ['no figure', { record: [{ ...EMPTY_ROW, label: 'X', min: 'x' }] }, 'record.0.min'],

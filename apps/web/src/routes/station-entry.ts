@@ -37,8 +37,12 @@ const RecordRow = FigureEntry.superRefine((row, context) => {
   const wrong = (path: keyof RecordEntry, message: string) =>
     context.addIssue({ code: 'custom', path: [path], message });
   if (row.fixed) return;
-  if (row.kind === 'choice' && answersOf(row.options).length < 2)
-    wrong('options', 'Two answers at least, with commas between.');
+  if (row.kind === 'choice') {
+    const answers = answersOf(row.options);
+    if (answers.length < 2) wrong('options', 'Two answers at least, with commas between.');
+    if (answers.length > 12) wrong('options', 'At most 12 answers.');
+    if (answers.some((a) => a.length > 40)) wrong('options', 'An answer has at most 40 letters.');
+  }
   if (row.kind !== 'quantity') return;
   for (const key of ['min', 'max'] as const)
     if (figure(row[key], row.dimension) === null) wrong(key, 'A figure is needed.');
@@ -154,22 +158,37 @@ function newFieldId(label: string, taken: ReadonlySet<string>): string {
   return id;
 }
 
-function fieldOf(row: RecordEntry, id: string): Field {
-  const head = { id, label: row.label.trim(), ...(row.required ? { required: true as const } : {}) };
+/** @param own the field as it was: what the form does not ask about stays */
+function fieldOf(row: RecordEntry, id: string, own: Field | undefined): Field {
+  const same = own && row.kind === own.kind ? own : undefined;
+  const kept = {
+    ...(own?.hint === undefined ? {} : { hint: own.hint }),
+    ...(same?.default === undefined ? {} : { default: same.default }),
+  };
+  const head = { ...kept, id, label: row.label.trim(), ...(row.required ? { required: true as const } : {}) };
   const { dimension } = row;
-  if (row.kind === 'text') return { ...head, kind: 'text', maxLength: 300 };
+  if (row.kind === 'text')
+    return { ...head, kind: 'text', maxLength: (same?.kind === 'text' && same.maxLength) || 300 };
   if (row.kind === 'yes-no')
     return {
       ...head,
       kind: 'choice',
       options: Object.entries(YES).map(([value, label]) => ({ value, label })),
     };
-  if (row.kind === 'choice')
+  if (row.kind === 'choice') {
+    const before = same?.kind === 'choice' ? same.options : [];
+    // An answer that was there keeps what is stored of it.
+    const options = answersOf(row.options).map(
+      (label) => before.find((o) => o.label === label) ?? { value: label, label },
+    );
+    const { default: assumed, ...rest } = head;
     return {
-      ...head,
+      ...rest,
+      ...(options.some((o) => o.value === assumed) ? { default: assumed! } : {}),
       kind: 'choice',
-      options: answersOf(row.options).map((label) => ({ value: label.slice(0, 40), label })),
+      options,
     };
+  }
   const least = figure(row.least, dimension);
   const most = figure(row.most, dimension);
   const usual = { ...(least === null ? {} : { least }), ...(most === null ? {} : { most }) };
@@ -181,6 +200,7 @@ function fieldOf(row: RecordEntry, id: string): Field {
     max: figure(row.max, dimension)!,
     ...(dimension === 'count' ? { whole: true } : {}),
     ...(Object.keys(usual).length > 0 ? { usual } : {}),
+    ...(same?.kind === 'quantity' && same.bounds ? { bounds: true } : {}),
   };
 }
 
@@ -212,7 +232,7 @@ export function changeOf(entry: StationEntry, station: Station): Partial<Station
       }
       const id = row.id || newFieldId(row.label, taken);
       taken.add(id);
-      return fieldOf(row, id);
+      return fieldOf(row, id, own);
     }),
   };
 }

@@ -7,6 +7,7 @@ import { useDraft } from '../app/use-draft.ts';
 import { TypedField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 
 export function ShopSettings() {
   const { data: shop } = useShopQuery();
@@ -14,13 +15,9 @@ export function ShopSettings() {
   return (
     <Sheet
       title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="block text-[16px] leading-tight">Shop</b>
-          <span className="text-[13px]">
-            {set === 0 ? 'every default holds' : `${set} of ${SETTINGS_FIELDS.length} set by the shop`}
-          </span>
-        </div>
+        <SheetName name="Shop">
+          {set === 0 ? 'every default holds' : `${set} of ${SETTINGS_FIELDS.length} set by the shop`}
+        </SheetName>
       }
     >
       <View

@@ -3,9 +3,10 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { SetUpShop } from '@norther/records';
 import { FormProvider, useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { problemOf, useSetUpMutation, type Session } from '../app/api.ts';
+import { useSetUpMutation, type Session } from '../app/api.ts';
 import { Line } from '../kit/form-fields.tsx';
 import { Key } from '../kit/key.tsx';
+import { Refusal } from './refusal.tsx';
 
 const SetUp = SetUpShop.extend({ again: z.string() }).refine((t) => t.again === t.pin, {
   path: ['again'],
@@ -35,11 +36,7 @@ export function FirstLead({ onDone }: { readonly onDone: (session: Session) => P
         <Line label="Your name" name="name" />
         <Line label="PIN of six digits or more, or a passphrase" name="pin" type="password" />
         <Line label="The same again" name="again" type="password" />
-        {error && (
-          <p role="alert" className="text-[15px] font-[620] text-carmine">
-            {problemOf(error).title}
-          </p>
-        )}
+        <Refusal error={error} />
         <Key
           primary
           type="submit"

@@ -1,11 +1,12 @@
 /** Signing in: name and PIN; in a shop that has nobody yet, the first lead. */
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { api, problemOf, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
+import { api, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { namesHere, signedInHere } from './names-here.ts';
+import { Refusal } from './refusal.tsx';
 
 /** Once in the life of a shop: its form is not in the first script. */
 const FirstLead = lazy(async () => ({ default: (await import('./first-lead.tsx')).FirstLead }));
@@ -92,11 +93,7 @@ function NameAndPin({ onDone }: { readonly onDone: (session: Session) => Promise
       )}
       <LineField label="Name" name="name" value={name} onType={setName} autoFocus />
       <LineField label="PIN or passphrase" name="pin" type="password" value={pin} onType={setPin} />
-      {error && (
-        <p role="alert" className="text-[15px] font-[620] text-carmine">
-          {problemOf(error).title}
-        </p>
-      )}
+      <Refusal error={error} />
       <Key
         primary
         type="submit"

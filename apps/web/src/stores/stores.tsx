@@ -4,22 +4,14 @@ import { useState } from 'react';
 import { useRetireReelMutation, useShopQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Sheet, View } from '../kit/sheet.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
 import { ReelForm } from './reel-form.tsx';
 import { ReelTable } from './reel-table.tsx';
 
 export function Stores() {
   const { data: shop } = useShopQuery();
   return (
-    <Sheet
-      columns="1fr"
-      title={
-        <div className="px-3 py-1.5">
-          <span className="block text-[13px] leading-none text-graphite">Sheet</span>
-          <b className="block text-[16px] leading-tight">Stores</b>
-          <span className="text-[13px]">wire on the reels</span>
-        </div>
-      }
-    >
+    <Sheet columns="1fr" title={<SheetName name="Stores">wire on the reels</SheetName>}>
       <View letter="A" name="Wire on the reels" className="overflow-auto px-4 py-2">
         {shop && <Reels reels={shop.reels} retired={shop.retired} />}
       </View>
