@@ -1,4 +1,7 @@
-/** What to cut and buy for a winding that was analysed: one winding of one wire, its coils in layers. */
+/**
+ * What to cut and buy for a winding that was analysed: one winding of one wire, its coils in layers.
+ * Source: counts of the layout; the amperes of a lead inside a delta are the line's by √3, first principles.
+ */
 import { turnsLengthM, type CoreSize, type WindingAnalysis } from '../analysis/index.ts';
 import { refused, type Outcome } from '../quantity/index.ts';
 import type { Reel } from '../wire/index.ts';

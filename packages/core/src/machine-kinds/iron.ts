@@ -1,4 +1,7 @@
-/** The iron of a stator on any card: its fields, and the core they describe. */
+/**
+ * The iron of a stator on any card: its fields, and the core they describe.
+ * Source: none, it is measured; the ranges of the fields are wider than any motor, common practice, no source.
+ */
 import type { CoreSize } from '../analysis/index.ts';
 import { quantity, type Field } from '../forms/index.ts';
 

@@ -1,4 +1,7 @@
-/** A route as data: its stations on two tracks, and the gates between them. A visit keeps the version it began with. */
+/**
+ * A route as data: its stations on two tracks, and the gates between them. A visit keeps the version it began with.
+ * Source: none, rules of this program.
+ */
 import type { Field, Typed } from '../forms/index.ts';
 import type { CardMoment } from '../machine-kinds/index.ts';
 import type { Stage, TestKindId } from '../test-kinds/index.ts';

@@ -1,4 +1,7 @@
-/** A single-phase card as read from what was typed, and the two windings it describes. */
+/**
+ * A single-phase card as read from what was typed, and the two windings it describes.
+ * Source: none, it only reads; how a branch is laid says `concentric-branch`.
+ */
 import { ironOf } from '../iron.ts';
 import type { CoreSize } from '../../analysis/index.ts';
 import { readForm, type Typed } from '../../forms/index.ts';

@@ -1,4 +1,7 @@
-/** What to cut and buy for a three-phase winding: its card as it is read, with what was measured of the end turns. */
+/**
+ * What to cut and buy for a three-phase winding: its card as it is read, with what was measured of the end turns.
+ * Source: none of its own; each piece names its own where it is worked out.
+ */
 import { cutList, type CutList, type CutSettings } from '../../insulation/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';
 import type { Outcome } from '../../quantity/index.ts';
