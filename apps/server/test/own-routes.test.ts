@@ -172,7 +172,14 @@ describe('a route of the shop’s own', () => {
     expect(record.route!.opening.map((x) => x.id)).toEqual(['intake', 'lead-photo']);
     const there = await startServer();
     try {
-      expect((await there.lead.post('import', record)).status).toBe(201);
+      // Several motors of one foreign route at once, as a folder of files is dropped in.
+      const folder = [record];
+      for (let i = 0; i < 7; i++) {
+        const other = (await takeIn({ route: id })).body.number;
+        folder.push((await s.winder.get<MotorDocument>(`motors/${other}/record.json`)).body);
+      }
+      const answers = await Promise.all(folder.map((f) => there.lead.post('import', f)));
+      expect(answers.map((a) => a.status)).toEqual(folder.map(() => 201));
       const again = (await there.winder.get<MotorDocument>(`motors/${number}/record.json`)).body;
       expect({ ...again, history: [] }).toEqual({ ...record, history: [] });
       expect((await shopOf(there).sign(there.winder, number, 'data')).status).toBe(200);

@@ -1,10 +1,10 @@
-/** The single-phase motors of the made-up shop: what stands on their plates, and what was counted. */
-import type { DemoSinglePhase } from './demo-motor.ts';
+/** The single-phase motors of the made-up shop: what stands on their plates, what was counted, where they stand. */
+import { branches, core, cure, insulation, type DemoMotor, type DemoSinglePhase } from './demo-motor.ts';
 
 const ASIDE = { linerFound: '0.2', protectorFound: 'none', overhang: '38' };
 
 /** Starts by a capacitor that a switch takes off. */
-export const GRANARY_FAN: DemoSinglePhase = {
+const GRANARY_FAN: DemoSinglePhase = {
   kind: 'single-phase',
   plate: {
     starts: 'capacitor-start',
@@ -38,7 +38,7 @@ export const GRANARY_FAN: DemoSinglePhase = {
 };
 
 /** Two voltages, its capacitor on all the time. */
-export const CURTAIN_WINCH: DemoSinglePhase = {
+const CURTAIN_WINCH: DemoSinglePhase = {
   kind: 'single-phase',
   plate: {
     starts: 'permanent-capacitor',
@@ -72,3 +72,113 @@ export const CURTAIN_WINCH: DemoSinglePhase = {
     airGap: '0.3',
   },
 };
+
+export const SINGLE_PHASE_MOTORS: readonly DemoMotor[] = [
+  {
+    number: '3125',
+    customer: 'Kornvik Granary',
+    machine: 'Fan of the bran filter',
+    maker: 'Dreyholt DE 80',
+    serial: '90-2217',
+    power: '0.55',
+    speed: '1430',
+    winding: GRANARY_FAN,
+    promised: 54,
+    arrivedHoursAgo: 60,
+    stator: 'connect',
+    rotor: 'starting',
+    working: [['check', 'Per Marsk', 0.6]],
+    readings: [
+      insulation('incoming', '18', 59),
+      core('4.4', '4.6', 34),
+      {
+        kind: 'polarity',
+        stage: 'before-varnish',
+        typed: { sequence: 'NSNSNSNN' },
+        hoursAgo: 1,
+      },
+      {
+        kind: 'starting',
+        stage: 'final',
+        typed: { startCapacitor: '83', switch: 'works' },
+        hoursAgo: 20,
+      },
+    ],
+  },
+  {
+    number: '3126',
+    customer: 'Lysgard Theatre',
+    machine: 'Curtain winch, house left',
+    maker: 'Korvald KE 71',
+    serial: '47-0093',
+    power: '0.37',
+    speed: '1725',
+    plate: { frequency: '60' },
+    winding: CURTAIN_WINCH,
+    promised: 160,
+    arrivedHoursAgo: 44,
+    stator: 'core',
+    rotor: 'inspect',
+    working: [
+      ['insulate', 'Asta Velle', 1.2],
+      ['starting', 'Jon Rie', 2],
+    ],
+    readings: [
+      insulation('incoming', '340', 43),
+      core('5.1', '5.2', 18),
+      {
+        kind: 'starting',
+        stage: 'final',
+        typed: { runCapacitor: '41', switch: 'none' },
+        hoursAgo: 1.8,
+      },
+    ],
+  },
+  // The sister of 3125: through all its tests, and sound.
+  {
+    number: '3089',
+    customer: 'Kornvik Granary',
+    machine: 'Fan of the flour filter',
+    maker: 'Dreyholt DE 80',
+    serial: '90-2218',
+    power: '0.55',
+    speed: '1430',
+    winding: GRANARY_FAN,
+    promised: 6,
+    arrivedHoursAgo: 140,
+    stator: 'cure',
+    rotor: 'balance',
+    together: 'test',
+    working: [['ship', 'Ida Haft', 0.5]],
+    readings: [
+      insulation('incoming', '24', 138),
+      core('4.1', '4.2', 110),
+      { kind: 'polarity', stage: 'before-varnish', typed: { sequence: 'NSNSNSNS' }, hoursAgo: 62 },
+      branches('before-varnish', '3.76', '12.2', 62),
+      insulation('before-varnish', '1900', 61),
+      cure(380, 40),
+      insulation('varnished', '4100', 30),
+      { kind: 'starting', stage: 'final', typed: { startCapacitor: '79', switch: 'works' }, hoursAgo: 20 },
+      {
+        kind: 'balance',
+        stage: 'final',
+        typed: { mass: '3.2', speed: '1430', grade: '2.5', plane1: '16', plane2: '13' },
+        hoursAgo: 18,
+      },
+      branches('final', '3.75', '12.2', 5),
+      insulation('final', '3600', 5),
+      {
+        kind: 'single-no-load',
+        stage: 'final',
+        typed: { voltage: '231', current: '2.9', startsItself: 'yes' },
+        hoursAgo: 4,
+      },
+      {
+        kind: 'single-load',
+        stage: 'final',
+        typed: { voltage: '229', current: '4.7', startsItself: 'yes' },
+        hoursAgo: 3,
+      },
+    ],
+  },
+];

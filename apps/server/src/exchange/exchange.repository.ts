@@ -5,6 +5,7 @@ import { and, eq, or, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from '../database/database.ts';
+import { oneAtATime } from '../database/one-at-a-time.ts';
 import {
   attachments,
   attempts,
@@ -49,6 +50,8 @@ export class ExchangeRepository {
    */
   async takeRoute(tx: Transaction, person: Person, now: Date, route: Route): Promise<boolean> {
     const { shopId } = person;
+    // Two motors of it may come in at once.
+    await oneAtATime(tx, shopId, `foreign route ${route.id}`);
     const known = await versionOf(tx, shopId, route.id, route.version);
     if (known) return isDeepStrictEqual(known, route);
     const [head] = await tx
