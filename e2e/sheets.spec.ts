@@ -59,6 +59,34 @@ test('Enter goes on from the line to the fields, past what is folded away, and d
   await page.getByRole('button', { name: 'Undo typing' }).click();
 });
 
+for (const [path, name, key] of [
+  ['/motor/3112/card', 'turns', 'Save the card'],
+  ['/motor/3125/card', 'mainTurns', 'Save the card'],
+  ['/motor/3112', 'customer', 'Save the change'],
+  ['/new', 'customer', 'Take it in'],
+] as const)
+  test(`on ${path} the key that keeps what is typed stays in sight, and covers no field that is gone to`, async ({
+    page,
+  }) => {
+    await open(page, path);
+    await field(page, name).fill('21');
+    await expect(page.getByRole('button', { name: key })).toBeInViewport({ ratio: 1 });
+    const fields = page.locator('form input:visible');
+    await fields.first().focus();
+    for (let n = await fields.count(); n > 0; n--) {
+      await page.keyboard.press('Tab');
+      const covered = await page.evaluate(() => {
+        const at = document.activeElement!;
+        if (!at.matches('form input, form select, form button')) return null;
+        const { left, top, width, height } = at.getBoundingClientRect();
+        const seen = document.elementFromPoint(left + width / 2, top + height / 2);
+        return seen === at || at.contains(seen) || seen?.contains(at) ? null : at.outerHTML.slice(0, 120);
+      });
+      expect(covered).toBeNull();
+    }
+    await page.getByRole('button', { name: /Undo typing|Clear the form/ }).click();
+  });
+
 test('wrong units and figures are said in the field, beside what is right', async ({ page }) => {
   await open(page, '/motor/3109/card');
   for (const [name, typed, words] of [

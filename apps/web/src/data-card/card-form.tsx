@@ -2,7 +2,7 @@
 import { proposePoles, type Field } from '@norther/core';
 import { useRef, type ReactNode, type RefObject } from 'react';
 import { TypedField } from '../kit/fields.tsx';
-import { Key } from '../kit/key.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 import type { useCard } from './use-card.ts';
 import { useSaveKeys } from './use-save-keys.ts';
 
@@ -72,7 +72,7 @@ export function CardForm({
       }}
     >
       {children}
-      <div className="mt-3 flex flex-wrap items-center gap-3 pb-1">
+      <FootKeys stays={card.open} className="mt-3">
         <Key primary type="submit" letter="Ctrl S" disabled={!card.open || card.saving}>
           Save the card
         </Key>
@@ -84,7 +84,7 @@ export function CardForm({
               ? `Saved by ${card.record.changedBy}, revision ${card.record.version}.`
               : 'Nothing saved yet.'}
         </span>
-      </div>
+      </FootKeys>
     </form>
   );
 }

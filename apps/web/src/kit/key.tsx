@@ -30,14 +30,16 @@ export function Key({ primary = false, letter, children, className = '', disable
 /** Keys that stay at the lower edge of a view that scrolls: what it is for is never below the fold. */
 export const FootKeys = ({
   stays = true,
+  className = '',
   children,
 }: {
   /** While there is something to keep. */
   readonly stays?: boolean;
+  readonly className?: string;
   readonly children: ReactNode;
 }) => (
   <div
-    className={`no-print flex flex-wrap items-center gap-2 ${stays ? 'sticky bottom-0 z-10 border-t border-hair bg-paper py-2' : ''}`}
+    className={`no-print flex flex-wrap items-center gap-2 ${stays ? 'foot-keys sticky bottom-0 z-10 border-t border-hair bg-paper py-2 shadow-[0_16px_var(--color-paper)]' : ''} ${className}`}
   >
     {children}
   </div>

@@ -14,7 +14,7 @@ import { useDraft } from '../app/use-draft.ts';
 import { LineField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
-import { Key } from '../kit/key.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
@@ -189,7 +189,7 @@ function Identity({ file }: { file: MotorFile }) {
           </div>
         </div>
       )}
-      <div className="mt-4 flex flex-wrap items-center gap-3">
+      <FootKeys stays={open} className="mt-4">
         <Key primary type="submit" letter="Enter" disabled={!open || problems.length > 0 || isLoading}>
           Save the change
         </Key>
@@ -204,7 +204,7 @@ function Identity({ file }: { file: MotorFile }) {
             Export as JSON
           </a>
         </span>
-      </div>
+      </FootKeys>
       {open && problems[0] && <p className="mt-1 text-[14px] text-carmine">{problems[0]}</p>}
     </form>
   );

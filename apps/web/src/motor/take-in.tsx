@@ -6,7 +6,7 @@ import { showMessage } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { Caution, Key } from '../kit/key.tsx';
+import { Caution, FootKeys, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { isoOfMoment } from '../kit/moments.ts';
@@ -93,7 +93,7 @@ export function TakeIn() {
             />
             The plate is missing or cannot be read
           </label>
-          <div className="mt-5 flex flex-wrap items-center gap-3">
+          <FootKeys className="mt-5">
             <Key primary type="submit" letter="Enter" disabled={problems.length > 0 || isLoading}>
               Take it in
             </Key>
@@ -103,7 +103,7 @@ export function TakeIn() {
               </Key>
             )}
             {problems.length > 0 && <span className="text-[14px] text-graphite">{problems[0]}</span>}
-          </div>
+          </FootKeys>
         </form>
       </View>
       <View reading letter="B" name="How to write" className="space-y-4 overflow-auto p-4 text-[15px]">

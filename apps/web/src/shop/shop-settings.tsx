@@ -5,7 +5,7 @@ import { useSaveSettingsMutation, useSessionQuery, useShopQuery } from '../app/a
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { TypedField } from '../kit/fields.tsx';
-import { Key } from '../kit/key.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 
@@ -81,12 +81,12 @@ function Settings({ settings }: { settings: SettingsRecord }) {
           </fieldset>
         ))}
       </div>
-      <div className="mt-3 flex gap-2">
+      <FootKeys stays={draft.open} className="mt-3">
         <Key primary type="submit" disabled={!lead || !draft.open || isLoading}>
           Save for the shop
         </Key>
         {draft.open && <Key onClick={draft.drop}>Undo</Key>}
-      </div>
+      </FootKeys>
       {!lead && <p className="mt-1 text-[14px] text-graphite">Only a lead changes what holds for all.</p>}
     </form>
   );

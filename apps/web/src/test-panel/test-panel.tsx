@@ -28,7 +28,7 @@ import { judgedOf } from '../app/visit.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { JudgedFigures } from '../kit/judged-figures.tsx';
-import { Caution, Key } from '../kit/key.tsx';
+import { Caution, FootKeys, Key } from '../kit/key.tsx';
 import { VERDICT_WORD, VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
@@ -221,12 +221,12 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
               />
             </div>
           )}
-          <div className="mt-3 flex flex-wrap items-center gap-3">
+          <FootKeys stays={open} className="mt-3">
             <Key primary type="submit" letter="Enter" disabled={!open || !outcome.ok || isLoading}>
               Keep the reading
             </Key>
             {open && <Key onClick={drop}>Clear</Key>}
-          </div>
+          </FootKeys>
         </form>
         {shown && (
           <section className="mt-4" aria-label="Readings against their limits">

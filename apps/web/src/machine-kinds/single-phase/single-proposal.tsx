@@ -4,7 +4,7 @@ import type { MotorFile } from '../../app/api.ts';
 import { MergeBox } from '../../data-card/merge-box.tsx';
 import { TypedField } from '../../kit/fields.tsx';
 import { FindingList } from '../../kit/finding-list.tsx';
-import { Key } from '../../kit/key.tsx';
+import { FootKeys, Key } from '../../kit/key.tsx';
 import { ReleaseProposal } from '../../winding-bench/release-proposal.tsx';
 import type { useSingleCard } from './use-single-card.ts';
 
@@ -40,12 +40,12 @@ export function SingleProposal({
           />
         ))}
       </div>
-      <div className="my-2 flex flex-wrap gap-2">
+      <FootKeys stays={card.open} className="my-2">
         <Key primary type="submit" disabled={!card.open || card.saving}>
           Save the proposal
         </Key>
         {card.open && <Key onClick={card.drop}>Undo typing</Key>}
-      </div>
+      </FootKeys>
       {card.record?.role === 'proposed' && !card.open && <ReleaseProposal file={file} />}
       <FindingList findings={card.checked.findings} />
     </form>
