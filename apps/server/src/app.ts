@@ -24,6 +24,7 @@ import { frameworkLog, makeLogger, withRequestId } from './http/log.ts';
 import { underApi } from './http/open.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 import { Problem, sendProblem } from './http/problem.ts';
+import { LibraryModule } from './library/library.module.ts';
 import { LiveModule } from './live/live.module.ts';
 import { LiveService } from './live/live.service.ts';
 import { MotorsModule } from './motors/motors.module.ts';
@@ -85,6 +86,7 @@ class AppModule {
         StoresModule,
         RoutesModule,
         PartsModule,
+        LibraryModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

@@ -11,6 +11,7 @@ export * from './magnetic-field/index.ts';
 export * from './analysis/index.ts';
 export * from './machine-kinds/index.ts';
 export * from './redesign/index.ts';
+export * from './library/index.ts';
 export * from './insulation/index.ts';
 export * from './shop-settings/index.ts';
 export * from './safety/index.ts';

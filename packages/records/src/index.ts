@@ -12,3 +12,4 @@ export * from './floor-records.ts';
 export * from './shop-records.ts';
 export * from './people-records.ts';
 export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';
+export * from './library-records.ts';

@@ -39,6 +39,12 @@ const QUESTIONS = (shop, motor) => [
     'select * from events where motor_id = $1 order by "order" desc limit 100',
     [motor],
   ],
+  [
+    'likeness',
+    '/api/library?kind=three-phase&slots=48&poles=4&bore=183&coreLength=191',
+    `select m.*, w.* from motors m join windings w on w.motor_id = m.id where m.shop_id = $1 and m.number = any($2)`,
+    [shop, Array.from({ length: 24 }, (_, i) => `B${100 + 37 * i}`)],
+  ],
 ];
 
 async function byHand(client, name, text, values) {

@@ -17,8 +17,10 @@ const fill = (shop, motors) => `
   select gen_random_uuid(), shop_id, m.id, s, '{}', now(), 'A', now(), 'A', 1
   from motors m, unnest(array['intake','data','saw','strip','pull','core','insulate','wind','connect']) s where number like 'B%';
   insert into windings (id, shop_id, motor_id, role, typed, "values", version, changed_at, changed_by)
-  select gen_random_uuid(), shop_id, id, 'as-found', '{"slots":"36","poles":"4","layers":"2","span":"1-8","turns":"18","wires":"2x1.06","circuits":"2","connection":"star","endsPerLead":"2","bore":"165","coreLength":"150","backIron":"26","toothWidth":"7.9","slotArea":"180"}', '{}', 1, now(), 'A'
-  from motors where number like 'B%';
+  select gen_random_uuid(), shop_id, id, 'as-found', '{"slots":"36","poles":"4","layers":"2","span":"1-8","turns":"18","wires":"2x1.06","circuits":"2","connection":"star","endsPerLead":"2","bore":"165","coreLength":"150","backIron":"26","toothWidth":"7.9","slotArea":"180"}',
+    jsonb_build_object('slots', (array[24, 36, 48, 54, 60, 72])[1 + n % 6], 'poles', (array[2, 4, 6, 8])[1 + n / 7 % 4],
+      'bore', 80 + n * 37 % 3200 / 10.0, 'coreLength', 70 + n * 53 % 2900 / 10.0), 1, now(), 'A'
+  from motors, lateral (select substr(number, 2)::int as n) k where number like 'B%';
   insert into readings (id, shop_id, motor_id, kind, stage, typed, "values", taken_at, taken_by)
   select gen_random_uuid(), shop_id, m.id, 'insulation', s, '{"testVoltage":"500","oneMinute":"640","temperature":"22"}', '{}', now(), 'A'
   from motors m, unnest(array['incoming','before-varnish','final']) s where number like 'B%';

@@ -7,6 +7,7 @@ import { sql } from 'drizzle-orm';
 import {
   bigint,
   boolean,
+  customType,
   doublePrecision,
   index,
   integer,
@@ -19,6 +20,8 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 
+/** A point in as many dimensions as a list has; its index finds what lies near. */
+const cube = customType<{ data: string }>({ dataType: () => 'cube' });
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3 });
 type Fields = Record<string, string>;
 /** Place in the order of all that happened; the database gives it, under the motor's lock. */
@@ -172,13 +175,22 @@ export const windings = pgTable(
     version: integer('version').notNull(),
     changedAt: at('changed_at').notNull(),
     changedBy: text('changed_by').notNull(),
+    /** Logarithms of slots, poles, bore and core length: cores that are alike lie near each other. Null where one is missing. */
+    core: cube('core').generatedAlwaysAs(
+      sql`core_point(values -> 'slots', values -> 'poles', values -> 'bore', values -> 'coreLength')`,
+    ),
     /** When it last became another winding: what was proven of the one before counts no more. */
     planOrder: order('plan_order').notNull().default(HAPPENED),
     /** A proposal is the plan once a lead has released it. */
     releasedAt: at('released_at'),
     releasedBy: text('released_by'),
   },
-  (t) => [uniqueIndex('windings_role').on(t.motorId, t.role)],
+  (t) => [
+    uniqueIndex('windings_role').on(t.motorId, t.role),
+    index('windings_core')
+      .using('gist', t.core)
+      .where(sql`${t.role} <> 'proposed'`),
+  ],
 );
 
 export const steps = pgTable(

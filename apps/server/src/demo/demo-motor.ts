@@ -53,6 +53,10 @@ export interface DemoMotor {
   /** What came along. */
   readonly parts?: readonly { readonly kind: PartKind; readonly note?: string; readonly back?: true }[];
   readonly noCard?: boolean;
+  /** It came without its winding: only the iron could be measured. */
+  readonly coreOnly?: true;
+  /** It left; every station was signed by then. */
+  readonly shippedHoursAgo?: number;
   /** Photos of how it came; what was burnt shows where to look for the cause. */
   readonly photos?: { readonly burnt: 'one-phase' | 'one-group' | 'all' };
   readonly readings?: readonly DemoReading[];

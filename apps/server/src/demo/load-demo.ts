@@ -31,6 +31,7 @@ import { ExchangeRepository } from '../exchange/exchange.repository.ts';
 import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
+import { PAST_MOTORS } from './demo-past.ts';
 import { demoPhotos } from './demo-photos.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
@@ -73,7 +74,7 @@ export async function loadDemo(
             .insert(schema.reels)
             .values({ id: uuidV7(), shopId, overEnamelMm: null, version: 1, ...reel });
         await addRoute(tx, shopId, now);
-        for (const motor of DEMO_MOTORS) {
+        for (const motor of [...PAST_MOTORS, ...DEMO_MOTORS]) {
           const opened = openMotorDocument(demoDocument(motor, now));
           if (!opened.ok)
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
@@ -179,9 +180,14 @@ function typedOf(m: DemoMotor) {
       cooling: 'enclosed-fan',
       ...m.plate,
     },
-    card: { ...demoCard(winding), ...m.card },
+    card: { ...(m.coreOnly ? ironOf(demoCard(winding)) : demoCard(winding)), ...m.card },
   };
 }
+
+/** What can be measured on a core without its winding. */
+const IRON = ['slots', 'bore', 'coreLength', 'backIron', 'toothWidth', 'slotArea'];
+const ironOf = (card: Record<string, string>) =>
+  Object.fromEntries(Object.entries(card).filter(([id]) => IRON.includes(id)));
 
 /** A motor of the demo as a file of the format that knew times only; opening it puts all in order. */
 function demoDocument(m: DemoMotor, now: number): unknown {
@@ -214,7 +220,8 @@ function demoDocument(m: DemoMotor, now: number): unknown {
     ...signedOf(idsOf(route.tracks.rotor), m.rotor),
     ...signedOf(idsOf(route.closing), m.together),
   ];
-  const latest = Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
+  const latest =
+    m.shippedHoursAgo ?? Math.min(...m.working.map(([, , h]) => h), m.arrivedHoursAgo * 0.3) + 0.4;
   const signedAgo = new Map<StationId, number>();
   /** In hand for some hours, never before the one before it was signed. */
   const inHand = Math.min(3.5, (0.6 * (m.arrivedHoursAgo - latest)) / (signed.length + 0.4));
@@ -297,7 +304,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
         m.promised === null ? null : wholeHour(new Date(now + m.promised * 3_600_000)).toISOString(),
       rush: m.rush ?? false,
       arrivedAt: ago(m.arrivedHoursAgo),
-      shippedAt: null,
+      shippedAt: m.shippedHoursAgo === undefined ? null : ago(m.shippedHoursAgo),
       version: 1,
     },
     windings: m.noCard

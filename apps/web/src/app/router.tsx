@@ -30,6 +30,7 @@ export const router = createBrowserRouter([
       { path: 'shop', ...lazy(() => import('../shop/shop-settings.tsx'), 'ShopSettings') },
       { path: 'routes', ...lazy(() => import('../routes/routes.tsx'), 'Routes') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
+      { path: 'library', ...lazy(() => import('../library/library.tsx'), 'Library') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {
         path: 'motor/:number',
@@ -43,6 +44,7 @@ export const router = createBrowserRouter([
           { path: 'verdict', ...lazy(() => import('../verdict/verdict.tsx'), 'Verdict') },
           { path: 'search', ...kindSheet('search') },
           { path: 'cut', ...kindSheet('cut') },
+          { path: 'library', ...lazy(() => import('../library/motor-library.tsx'), 'MotorLibrary') },
         ],
       },
       { path: '*', Component: () => <Navigate to="/" replace /> },

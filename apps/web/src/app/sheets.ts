@@ -25,7 +25,7 @@ function group(key: string, name: string, ...sheets: readonly (readonly [string,
 export const SHOP_GROUPS: readonly SheetGroup[] = [
   group('F1', 'Floor', ['Floor', '/']),
   group('F2', 'Take in', ['Take in', '/new']),
-  group('F3', 'Stores', ['Stores', '/stores']),
+  group('F3', 'Stores', ['Stores', '/stores'], ['Library', '/library']),
   group('F4', 'Shop', ['People', '/people'], ['Routes', '/routes'], ['Shop', '/shop']),
   group('F6', 'Legend', ['Legend', '/legend']),
 ];
@@ -39,6 +39,7 @@ const MOTOR_GROUPS: readonly SheetGroup[] = [
     ['Connection', '/connection'],
     ['Search', '/search'],
     ['Cut', '/cut'],
+    ['Library', '/library'],
   ),
   group('3', 'Work', ['Traveller', '/traveller']),
   group('4', 'Proof', ['Tests', '/tests'], ['Verdict', '/verdict']),

@@ -15,6 +15,7 @@ import {
 } from '@norther/core';
 import { slotRing } from '@norther/drawings';
 import { useMemo, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
@@ -109,7 +110,13 @@ export function DataCard({ file }: { file: MotorFile }) {
         ) : (
           <p className="mt-4 text-[14px] text-graphite">
             The winding is drawn here as soon as slots, poles, span, turns, wire, circuits and connection are
-            on the card.
+            on the card.{' '}
+            <Link
+              to={`/motor/${encodeURIComponent(file.motor.number)}/library`}
+              className="text-ink underline"
+            >
+              A core without its winding: find sisters in the library
+            </Link>
           </p>
         )}
       </View>

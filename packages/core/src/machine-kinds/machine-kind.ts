@@ -69,10 +69,18 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   checkCard(typed: Typed, plate: Nameplate, working: boolean, shop: ShopDefaults): C;
   /** What is taken where a field of the card is left empty, as it would be typed; shown as assumed. */
   assumed(typed: Typed, shop: ShopDefaults): Typed;
-  /** What of a card is stored as numbers beside what was typed. */
+  /**
+   * What of a card is stored as numbers beside what was typed; slots, poles, bore and coreLength [mm] among them, by which
+   * the library finds cores that are alike.
+   */
   values(typed: Typed): Readonly<Record<string, unknown>>;
   /** A proposal over the card found: the iron as it was measured, the proposal's winding. */
   proposedCard(found: Typed, proposal: Typed): Typed;
+  /** A winding that is taken over from a machine like it: fields of the card that go along, and turns brought to this core. */
+  readonly fromSister: {
+    readonly fields: readonly string[];
+    readonly scaleTurns: (typed: Typed, factor: number) => Typed;
+  };
   /** Name of what the hand is to make, without working out figures; empty where it cannot be laid out. */
   nameOfPlan(typed: Typed, shop: ShopDefaults): string;
   /** What a station's record says was wound, held against the plan. */

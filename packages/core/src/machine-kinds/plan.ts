@@ -26,6 +26,8 @@ export interface Plan {
   readonly joints: readonly Joint<string>[];
   /** Bare copper; null where the core or the mean turn is not known [kg]. */
   readonly copperKg: number | null;
+  /** In the gap, without load; null where bore, length, volts or frequency are not known [T]. */
+  readonly gapDensityT: number | null;
   /** A mean turn was measured on the old winding, so ohms can be trusted further. */
   readonly meanTurnMeasured: boolean;
   readonly walk: PlanWalk;

@@ -95,3 +95,7 @@ export function readCoils(typed: string): Read<readonly EnteredCoil[]> {
 /** The same in the card's words. */
 export const showCoils = (coils: readonly EnteredCoil[]): string =>
   coils.map((c) => `${c.top}-${c.bottom} ${c.sign < 0 ? '-' : ''}${c.phase} ${c.turns}`).join('; ');
+
+/** Counts in a field of turns, such as `12` or `18,17`, each multiplied and rounded to whole turns, one at least. */
+export const scaledCounts = (typed: string, factor: number): string =>
+  typed.replaceAll(/\d+/g, (n) => String(Math.max(1, Math.round(Number(n) * factor))));

@@ -2,6 +2,7 @@
 import { assumed, choice, quantity, text, type Field } from '../../forms/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import { momentsOf } from '../moments.ts';
+import { TAKEN_FROM } from '../taken-from.ts';
 
 export const STATOR_FIELDS: readonly Field[] = [
   quantity('slots', 'Slots', 'count', 4, 288),
@@ -48,6 +49,7 @@ export const MEASURED_FIELDS: readonly Field[] = [
 export const SUPPLY_FIELDS: readonly Field[] = [
   quantity('forVoltage', 'For volts', 'voltage', 12, 1000, 'plate when empty'),
   quantity('forFrequency', 'For frequency', 'frequency', 10, 400, 'plate when empty'),
+  TAKEN_FROM,
 ];
 
 export const SINGLE_PHASE_CARD: readonly Field[] = [

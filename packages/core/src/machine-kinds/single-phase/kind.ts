@@ -5,7 +5,7 @@ import { copperKg } from '../../analysis/index.ts';
 import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import type { MachineKind, WireDrawn } from '../machine-kind.ts';
-import { readTurns } from '../winding-words.ts';
+import { readTurns, scaledCounts } from '../winding-words.ts';
 import { layWindings, readSinglePhaseCard } from './card.ts';
 import {
   BURNT_FIELDS,
@@ -75,7 +75,11 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
   readPlate: readSinglePhasePlate,
   checkCard: checkSinglePhaseCard,
   assumed: () => ({}),
-  values: (typed) => ({ ...readSinglePhaseCard(typed).card }),
+  values(typed) {
+    const { card } = readSinglePhaseCard(typed);
+    const { bore, coreLength } = card.numbers;
+    return { ...card, ...(bore ? { bore } : {}), ...(coreLength ? { coreLength } : {}) };
+  },
 
   proposedCard(found, proposal) {
     const card: Record<string, string> = {};
@@ -86,6 +90,14 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
     // Another span is another coil: a mean turn measured on the old one no longer holds.
     if ((card['mainSpans'] ?? '') !== (found['mainSpans'] ?? '')) delete card['meanTurn'];
     return card;
+  },
+
+  fromSister: {
+    fields: [...STATOR_FIELDS, ...MAIN_FIELDS, ...START_FIELDS].map((f) => f.id),
+    scaleTurns: (typed, factor) =>
+      Object.fromEntries(
+        BRANCH.map(([id]) => [`${id}Turns`, scaledCounts(typed[`${id}Turns`] ?? '', factor)]),
+      ),
   },
 
   nameOfPlan(typed, { analysis }) {

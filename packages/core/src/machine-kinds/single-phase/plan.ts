@@ -63,6 +63,7 @@ export function singlePhasePlan(
     groups: connection.groups,
     joints: connection.joints,
     copperKg: figures.copperMass?.value ?? null,
+    gapDensityT: figures.gapDensity?.value ?? null,
     meanTurnMeasured: card.numbers['meanTurn'] !== undefined,
     connection,
     figures,

@@ -2,6 +2,7 @@
 import { LEAD_SCHEMES } from '../../connection/index.ts';
 import { choice, quantity, text, type Field } from '../../forms/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
+import { TAKEN_FROM } from '../taken-from.ts';
 
 export const WINDING_FIELDS: readonly Field[] = [
   quantity('slots', 'Slots', 'count', 3, 288),
@@ -96,6 +97,7 @@ export const SUPPLY_FIELDS: readonly Field[] = [
   quantity('forVoltage', 'For volts', 'voltage', 12, 15000, 'plate when empty'),
   quantity('forFrequency', 'For frequency', 'frequency', 10, 400, 'plate when empty'),
   quantity('forCurrent', 'For line current', 'current', 0.05, 5000, 'plate when empty'),
+  TAKEN_FROM,
 ];
 
 export const DATA_CARD_FIELDS: readonly Field[] = [

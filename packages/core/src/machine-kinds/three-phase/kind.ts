@@ -4,6 +4,7 @@ import { finding, type Finding } from '../../quantity/index.ts';
 import { buildLayout } from '../../winding/index.ts';
 import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
+import { scaledCounts } from '../winding-words.ts';
 import type { MachineKind } from '../machine-kind.ts';
 import {
   BURNT_FIELDS,
@@ -57,6 +58,10 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   assumed: (typed, { joining = {} }) => assumedOnCard(typed, joining),
   values: (typed) => ({ ...readDataCard(typed).card }),
   proposedCard,
+  fromSister: {
+    fields: [...WINDING_FIELDS, ...SPECIAL_FIELDS].map((f) => f.id).concat('jumpers', 'starPoints', 'order'),
+    scaleTurns: ({ turns = '' }, factor) => ({ turns: scaledCounts(turns, factor) }),
+  },
 
   /** Equal for equal coils in equal slots joined and led out alike; turns and wire are left out. */
   nameOfPlan(typed, { joining = {}, analysis }) {

@@ -24,6 +24,7 @@ export function threePhasePlan(analysis: WindingAnalysis, card: DataCard): Three
     groups: layout.groups,
     joints: connection.joints,
     copperKg: analysis.figures.copperMass?.value ?? null,
+    gapDensityT: analysis.figures.gapDensity?.value ?? null,
     meanTurnMeasured: card.meanTurn !== undefined,
     walk: {
       get words() {

@@ -1,0 +1,52 @@
+/** The library without a motor: windings of a core that is typed, kept in the address. */
+import { MACHINE_KIND_IDS, machineKind } from '@norther/core';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { Choice } from '../kit/choice.tsx';
+import { SheetName } from '../kit/sheet-name.tsx';
+import { LibrarySheet } from './library-sheet.tsx';
+
+const KINDS = MACHINE_KIND_IDS.map((id) => ({ value: id, label: machineKind(id).name }));
+
+export function Library() {
+  const [address, setAddress] = useSearchParams();
+  const kind = KINDS.some((k) => k.value === address.get('kind')) ? address.get('kind')! : KINDS[0]!.value;
+  const typed = useMemo(() => Object.fromEntries(address), [address]);
+  const type = (fields: Record<string, string>) =>
+    setAddress(
+      (before) => {
+        for (const [id, value] of Object.entries(fields))
+          if (value === '') before.delete(id);
+          else before.set(id, value);
+        return before;
+      },
+      { replace: true },
+    );
+  return (
+    <LibrarySheet
+      kind={kind}
+      typed={typed}
+      onType={type}
+      own={null}
+      title={<SheetName name="Library">every winding ever taken, found by its core</SheetName>}
+      before={
+        <div className="mb-2">
+          <label htmlFor="library-kind" className="block text-[13px] text-graphite">
+            Kind of motor
+          </label>
+          <div className="flex h-9 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field max-xl:h-12">
+            <Choice
+              id="library-kind"
+              name="kind"
+              value={kind}
+              options={KINDS}
+              onChoose={(value) => type({ kind: value })}
+              none="–"
+              className="flex-1"
+            />
+          </div>
+        </div>
+      }
+    />
+  );
+}

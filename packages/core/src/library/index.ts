@@ -1,0 +1,2 @@
+export * from './likeness.ts';
+export * from './bring-over.ts';
