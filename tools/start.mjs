@@ -22,6 +22,8 @@ const HELP = `npm start -- [options]
   --empty          begin without the demo: the first lead is asked for in the browser
   --demo-anyway    let other machines in although PINs of the demo are in use
 `;
+/** Where the ovens of the demo are, as its records say. */
+const OVENS_PORT = 4471;
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 
 function readOptions() {
@@ -112,11 +114,14 @@ await run(async () => {
   let postgres = null;
   let server = null;
   let backup = null;
+  let standIn = null;
+  const instruments = join(options.data, 'instruments.json');
   let stopping = false;
   const stopAll = (code) => {
     if (stopping) return;
     stopping = true;
     backup?.kill('SIGTERM');
+    standIn?.kill('SIGTERM');
     const finish = () => {
       postgres?.stop();
       rmSync(mark, { force: true });
@@ -140,6 +145,7 @@ await run(async () => {
           ...process.env,
           OWNER_URL: postgres.ownerUrl('norther'),
           FILES_FOLDER: join(postgres.home, 'files'),
+          INSTRUMENTS_FILE: instruments,
           MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
         },
         encoding: 'utf8',
@@ -183,6 +189,17 @@ await run(async () => {
       });
       return server;
     };
+    // Only a demo has instruments that are not there. Another demo on this machine may have them already: they do for both.
+    if (existsSync(instruments) && (await portIsFree(OVENS_PORT, '127.0.0.1')))
+      standIn = spawn(
+        'node',
+        [join(ROOT, 'apps/instruments/dist/ovens.js'), '--port', String(OVENS_PORT), '--state', instruments],
+        {
+          env: { ...process.env, STOP_WITH_PARENT: 'yes' },
+          stdio: ['pipe', 'ignore', 'inherit'],
+          detached: true,
+        },
+      );
     const serving = new Promise((ready) => {
       void keepRunning({
         name: 'server',

@@ -55,6 +55,7 @@ await run(async () => {
       'packages/records',
       'packages/drawings',
       'apps/server',
+      'apps/instruments',
       'apps/web',
       'e2e',
     ];

@@ -70,7 +70,7 @@ function* sourceFiles(folder) {
   }
 }
 
-/** Builds web and server when a source file changed since the last build. */
+/** Builds web, server and stand-in instruments when a source file changed since the last build. */
 export const ensureBuild = () => alone('build', buildAll);
 function buildAll() {
   const parts = [];
@@ -80,9 +80,11 @@ function buildAll() {
       parts.push(`${file} ${size} ${mtimeMs}`);
     }
   const hash = hashOf(parts.join('\n'));
-  const built = ['apps/web/dist/index.html', 'apps/server/dist/main.js'].every((f) =>
-    existsSync(join(ROOT, f)),
-  );
+  const built = [
+    'apps/web/dist/index.html',
+    'apps/server/dist/main.js',
+    'apps/instruments/dist/ovens.js',
+  ].every((f) => existsSync(join(ROOT, f)));
   if (built && fresh('build', hash)) return;
   console.log('Building …');
   const done = spawnSync('npm', ['run', 'build', '--loglevel=error'], {

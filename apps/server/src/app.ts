@@ -18,6 +18,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
 import { FloorModule } from './floor/floor.module.ts';
 import { HealthController } from './health/health.controller.ts';
+import { HeatModule } from './heat/heat.module.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { neverStored, onlyOurs, readBody } from './http/front.ts';
 import { frameworkLog, makeLogger, withRequestId } from './http/log.ts';
@@ -87,6 +88,7 @@ class AppModule {
         RoutesModule,
         PartsModule,
         LibraryModule,
+        HeatModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

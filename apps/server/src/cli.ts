@@ -21,6 +21,7 @@ switch (command) {
     const loaded = await loadDemo(url, {
       empty: rest.includes('--empty'),
       filesFolder: process.env['FILES_FOLDER'],
+      instrumentsFile: process.env['INSTRUMENTS_FILE'],
     });
     console.log(loaded ? 'loaded' : 'kept');
     break;

@@ -13,3 +13,4 @@ export * from './shop-records.ts';
 export * from './people-records.ts';
 export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';
 export * from './library-records.ts';
+export * from './heat-records.ts';

@@ -3,6 +3,7 @@
  * number from one sequence of the database, never by a clock: clocks are set back.
  */
 import type { LogPoint, Route } from '@norther/core';
+import type { LoadPart } from '@norther/records';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -433,4 +434,77 @@ export const writes = pgTable(
     at: at('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.shopId, t.writeId] })],
+);
+
+/** Ovens, burn-off furnaces and tanks: what stations that occupy equipment stand at. */
+export const equipment = pgTable(
+  'equipment',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    name: text('name').notNull(),
+    typed: jsonb('typed').$type<Fields>().notNull(),
+    retiredAt: at('retired_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [uniqueIndex('equipment_name').on(t.shopId, sql`lower(${t.name})`)],
+);
+
+/** What an oven is to do, as entered from a data sheet. */
+export const programmes = pgTable(
+  'programmes',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    name: text('name').notNull(),
+    typed: jsonb('typed').$type<Fields>().notNull(),
+    retiredAt: at('retired_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [uniqueIndex('programmes_name').on(t.shopId, sql`lower(${t.name})`)],
+);
+
+/** Parts that were in an oven together, from the door shut to the door opened. */
+export const loads = pgTable(
+  'loads',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    equipmentId: uuid('equipment_id')
+      .notNull()
+      .references(() => equipment.id),
+    /** As it was when they went in: a programme that is changed later does not change what was done. */
+    programme: jsonb('programme').$type<Fields>().notNull(),
+    parts: jsonb('parts').$type<readonly LoadPart[]>().notNull(),
+    startedAt: at('started_at').notNull(),
+    startedBy: text('started_by').notNull(),
+    outAt: at('out_at'),
+    outBy: text('out_by'),
+    note: text('note').notNull().default(''),
+    /** Time constant that its log has shown [min]. */
+    tau: doublePrecision('tau'),
+    version: integer('version').notNull().default(1),
+  },
+  (t) => [
+    index('loads_equipment').on(t.equipmentId, t.startedAt),
+    // An oven has one load at a time; what joins it later is added to it.
+    uniqueIndex('loads_open')
+      .on(t.equipmentId)
+      .where(sql`${t.outAt} is null`),
+  ],
+);
+
+/** Append-only: what the thermocouples said; a sensor that is open says nothing. */
+export const loadPoints = pgTable(
+  'load_points',
+  {
+    loadId: uuid('load_id')
+      .notNull()
+      .references(() => loads.id),
+    shopId: uuid('shop_id').notNull(),
+    at: at('at').notNull(),
+    parts: jsonb('parts').$type<readonly (number | null)[]>().notNull(),
+    airC: doublePrecision('air_c'),
+  },
+  (t) => [primaryKey({ columns: [t.loadId, t.at] })],
 );

@@ -32,6 +32,7 @@ import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
 import { PAST_MOTORS } from './demo-past.ts';
+import { loadDemoHeat } from './demo-heat.ts';
 import { demoPhotos } from './demo-photos.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
@@ -47,11 +48,16 @@ export const DEMO_PEOPLE = [
 /**
  * @param options.empty the made-up people without their motors, for tests
  * @param options.filesFolder where its photos are drawn into; without, it has none
+ * @param options.instrumentsFile where the stand-in ovens read what is in them
  * @returns false when there is a shop already: nothing is touched then
  */
 export async function loadDemo(
   databaseUrl: string,
-  options: { empty?: boolean; filesFolder?: string | undefined } = {},
+  options: {
+    empty?: boolean;
+    filesFolder?: string | undefined;
+    instrumentsFile?: string | undefined;
+  } = {},
 ): Promise<boolean> {
   const store = options.filesFolder && !options.empty ? new FileStore(options.filesFolder) : null;
   const client = new pg.Client({ connectionString: databaseUrl });
@@ -86,6 +92,7 @@ export async function loadDemo(
           const document = store ? await withPhotos(record, motor, store, now) : record;
           await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
+        await loadDemoHeat(tx, shopId, now, options.instrumentsFile);
       }
       return true;
     });

@@ -12,7 +12,16 @@ import {
   worse,
 } from '../../quantity/index.ts';
 import { showMinutes, showNumber } from '../../units/index.ts';
-import { LONGEST_GAP, minutesAbove, type LogPoint } from '../../heat/index.ts';
+import {
+  activationEnergy,
+  BURNT,
+  doubtsOfLog,
+  equivalentMinutes,
+  LONGEST_GAP,
+  minutesAbove,
+  WARM,
+  type LogPoint,
+} from '../../heat/index.ts';
 import { HOT_SURFACE } from '../../safety/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
@@ -20,6 +29,8 @@ const FORM = [
   required(quantity('target', 'Bake at', 'temperature', 60, 260, 'from the varnish data sheet')),
   required(quantity('minutes', 'for', 'duration', 5, 2880, 'such as 6 h')),
   assumed(quantity('tolerance', 'Counts from this much below', 'temperature-difference', 0, 30), '5'),
+  quantity('otherTarget', 'Second line of the sheet: at', 'temperature', 60, 260, 'to count by equivalence'),
+  quantity('otherMinutes', 'it takes', 'duration', 1, 20160),
   choice('logUnit', 'Log’s temperatures', { C: '°C', F: '°F', K: 'K' }, 'where its heading does not say'),
   choice(
     'logTime',
@@ -29,50 +40,6 @@ const FORM = [
   ),
   text('logNotes', 'What was left out of the log', 'written by what read it', 600),
 ] as const;
-
-/** Over the programme: varnish suffers, then burns [K]. Common practice, no source. */
-const WARM = 20;
-const BURNT = 40;
-
-interface Doubt {
-  readonly reason: string;
-  readonly verdict: 'watch' | 'stop';
-}
-
-/** What in a log cannot be, or leaves something unknown. Source: what sensors do when they fail; common practice, no source. */
-function doubtsOfLog(log: readonly LogPoint[], targetC: number, notes: string | undefined): Doubt[] {
-  const found: Doubt[] = [];
-  const add = (verdict: Doubt['verdict'], reason: string) => found.push({ verdict, reason });
-  const part = log.map((p) => p.partC);
-  const [least, most] = [Math.min(...part), Math.max(...part)];
-  if (log.length >= 5 && most - least < 0.05)
-    add(
-      'stop',
-      `The part's sensor says ${showNumber(most, 3)} °C from beginning to end: stuck, or not in the part.`,
-    );
-  else if (part[0]! > targetC - 30)
-    add('watch', 'The log begins with a hot part: how it got there is not in it.');
-  const gap = Math.max(0, ...log.slice(1).map((p, i) => p.minute - log[i]!.minute));
-  if (gap > LONGEST_GAP)
-    add(
-      'watch',
-      `No reading for ${showMinutes(gap)}: that time is not counted, nobody knows what the part did.`,
-    );
-  const heating = log.filter((p) => p.airC !== undefined && p.partC < targetC - 20 && p.partC < most - 20);
-  const before = heating.filter(
-    (p) => p.minute <= (log.find((q) => q.partC >= targetC - 20)?.minute ?? Infinity),
-  );
-  if (before.length >= 3) {
-    const ahead = before.reduce((s, p) => s + p.partC - p.airC!, 0) / before.length;
-    if (ahead > 3)
-      add(
-        'stop',
-        'The part is hotter than the air that heats it: part and air are changed over, in the log or at the sensors.',
-      );
-  }
-  if (notes?.trim()) add('watch', notes.trim());
-  return found;
-}
 
 /** Entries that can be read in two ways are asked about. */
 function readTwoWays(typed: Typed): Finding[] {
@@ -100,6 +67,34 @@ function readTwoWays(typed: Typed): Finding[] {
       ),
     );
   return found;
+}
+
+/** A second line of the data sheet is whole, and of the two the hotter one is the shorter one. */
+function secondLine({
+  target,
+  minutes,
+  otherTarget,
+  otherMinutes,
+}: Partial<ReadingOf<typeof FORM>>): Finding[] {
+  if (otherTarget === undefined && otherMinutes === undefined) return [];
+  if (otherTarget === undefined || otherMinutes === undefined)
+    return [
+      finding('stop', 'cure.half-line', 'The second line of the sheet needs its temperature and its time.', [
+        otherTarget === undefined ? 'otherTarget' : 'otherMinutes',
+      ]),
+    ];
+  if (target === undefined || minutes === undefined) return [];
+  return activationEnergy({ celsius: target, minutes }, { celsius: otherTarget, minutes: otherMinutes }) ===
+    null
+    ? [
+        finding(
+          'stop',
+          'cure.lines-contradict',
+          'Of the two lines of the sheet the hotter one has to be the shorter one.',
+          ['otherTarget', 'otherMinutes'],
+        ),
+      ]
+    : [];
 }
 
 function judge(r: ReadingOf<typeof FORM>, context: TestContext): Judgement {
@@ -150,16 +145,59 @@ function judge(r: ReadingOf<typeof FORM>, context: TestContext): Judgement {
     limits: [{ at: wanted, name: `wanted ${showMinutes(wanted)}` }],
     source: 'data sheet of the varnish; watch from 95 %: common practice',
   };
-  const judged = judgeFigure(cured, scale);
+  const { otherTarget, otherMinutes } = r;
+  const energy =
+    otherTarget === undefined || otherMinutes === undefined
+      ? null
+      : activationEnergy(
+          { celsius: r.target, minutes: wanted },
+          { celsius: otherTarget, minutes: otherMinutes },
+        );
+  const equivalent =
+    energy === null
+      ? null
+      : derive(
+          {
+            id: 'equivalentMinutes',
+            name: 'Cure by equivalence',
+            symbol: 't_eq',
+            unit: 'min',
+            formula: 't_eq = ∫ exp(E/R · (1/T_bake − 1/T)) dt, between readings too',
+            source: 'Arrhenius; E from the two lines of the data sheet',
+            inputs: {
+              energy: given('E', energy / 1000, 'kJ/mol', 'two lines of the data sheet'),
+              bake: given('θ_bake', r.target, '°C', 'data sheet'),
+              readings: given('n', log.length, 'readings', 'log'),
+            },
+            value: () =>
+              equivalentMinutes(
+                log.map((p) => ({ minute: p.minute, value: p.partC })),
+                r.target,
+                energy,
+              ),
+          },
+          true,
+        );
+  // A sheet with two lines says what warmer and colder minutes are worth: then they all count.
+  const counted = equivalent ?? cured;
+  const judged = judgeFigure(counted, scale);
   const hottest = Math.max(...log.map((p) => p.partC));
   const reasons = [
     `The part was at ${showNumber(threshold, 3)} °C or more for ${showMinutes(part.longest)} of ${showMinutes(wanted)}${part.total - part.longest > 1 ? `, ${showMinutes(part.total)} with breaks` : ''}.`,
   ];
+  if (equivalent)
+    reasons.push(
+      `By the two lines of the sheet the whole log is worth ${showMinutes(equivalent.value)} at ${showNumber(r.target, 4)} °C; that is what counts.`,
+    );
   if (air !== null && air - part.longest > 5)
     reasons.push(
       `The oven's air was there for ${showMinutes(air)}: its clock runs ${showMinutes(air - part.longest)} ahead of the part.`,
     );
-  const doubts = doubtsOfLog(log, r.target, r.logNotes);
+  const notes = r.logNotes?.trim();
+  const doubts = [
+    ...doubtsOfLog(log, r.target),
+    ...(notes ? [{ verdict: 'watch' as const, reason: notes }] : []),
+  ];
   reasons.push(...doubts.map((d) => d.reason));
   if (hottest > r.target + WARM)
     reasons.push(
@@ -168,10 +206,10 @@ function judge(r: ReadingOf<typeof FORM>, context: TestContext): Judgement {
   const heat = hottest > r.target + BURNT ? 'stop' : hottest > r.target + WARM ? 'watch' : 'sound';
   const verdict = doubts.reduce<Verdict>((v, d) => worse(v, d.verdict), worse(judged.verdict!, heat));
   const lying = doubts.find((d) => d.verdict === 'stop');
-  const short = wanted - part.longest;
+  const short = wanted - counted.value;
   return {
     verdict,
-    figures: [judged],
+    figures: equivalent ? [judged, { figure: cured }] : [judged],
     reasons,
     next: lying
       ? 'Read the log again, from the right sensor and column, before anything is concluded from it.'
@@ -193,7 +231,7 @@ export const cure = defineTest({
   stages: ['varnished'],
   needsLog: true,
   caution: { name: 'Hot part, vapour', text: `Fan on, no flame. ${HOT_SURFACE}` },
-  check: (_r, _context, typed) => readTwoWays(typed),
+  check: (r, _context, typed) => [...readTwoWays(typed), ...secondLine(r)],
   judge,
   examples: {
     sound: { typed: { target: '150', minutes: '2 h' }, log: exampleLog(150) },

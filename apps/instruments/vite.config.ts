@@ -1,0 +1,13 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist',
+    target: 'node20',
+    sourcemap: true,
+    minify: false,
+    rolldownOptions: { input: { ovens: 'src/main.ts' } },
+  },
+  test: { name: 'instruments', include: ['test/**/*.test.ts'] },
+});

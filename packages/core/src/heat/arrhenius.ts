@@ -1,0 +1,55 @@
+/** Cure at another temperature: how fast it goes, by the activation energy that two lines of the data sheet give. */
+import { LONGEST_GAP } from './heat-log.ts';
+
+/** Molar gas constant [J/(mol K)]. Source: CODATA 2018, exact since the redefinition of the kelvin. */
+export const GAS_CONSTANT = 8.314462618;
+const KELVIN = 273.15;
+
+/** One line of a data sheet: so long at that temperature cures it. */
+export interface SheetPoint {
+  readonly celsius: number;
+  readonly minutes: number;
+}
+
+/**
+ * @returns activation energy [J/mol]; null where the two lines do not say that hotter is faster
+ * Source: S. Arrhenius 1889, t ∝ exp(E / R T); the same form ages insulation in IEC 60216.
+ */
+export function activationEnergy(a: SheetPoint, b: SheetPoint): number | null {
+  const inverse = 1 / (a.celsius + KELVIN) - 1 / (b.celsius + KELVIN);
+  if (inverse === 0 || !(a.minutes > 0) || !(b.minutes > 0)) return null;
+  const energy = (GAS_CONSTANT * Math.log(a.minutes / b.minutes)) / inverse;
+  return energy > 0 ? energy : null;
+}
+
+/** How many times as fast as at the reference [1]. */
+export const cureRate = (celsius: number, referenceC: number, energyJPerMol: number): number =>
+  Math.exp((energyJPerMol / GAS_CONSTANT) * (1 / (referenceC + KELVIN) - 1 / (celsius + KELVIN)));
+
+/** Within a slice the rate is so near to a parabola that Simpson's rule is exact to a millionth [K]. */
+const SLICE = 2;
+
+/**
+ * Minutes at the reference that do what the log did. The temperature is straight between two readings, the rate is not: it
+ * is integrated between them as well.
+ * @param points rising minutes [min, °C]
+ * @param longestGap what lies between readings farther apart counts for nothing [min]
+ */
+export function equivalentMinutes(
+  points: readonly { readonly minute: number; readonly value: number }[],
+  referenceC: number,
+  energyJPerMol: number,
+  longestGap: number = LONGEST_GAP,
+): number {
+  const rate = (celsius: number) => cureRate(celsius, referenceC, energyJPerMol);
+  let total = 0;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1]!, points[i]!];
+    const span = b.minute - a.minute;
+    if (span > longestGap) continue;
+    const slices = Math.max(1, Math.ceil(Math.abs(b.value - a.value) / SLICE));
+    const at = (k: number) => rate(a.value + ((b.value - a.value) * k) / slices);
+    for (let k = 0; k < slices; k++) total += ((span / slices) * (at(k) + 4 * at(k + 0.5) + at(k + 1))) / 6;
+  }
+  return total;
+}
