@@ -75,6 +75,13 @@ export interface ControllerState {
   readonly words: string;
 }
 
+/** A load's log: minutes since it went in; the coldest thermocouple of the part at each. */
+export interface LoadLog {
+  readonly points: readonly { readonly minute: number; readonly partC: number; readonly airC?: number }[];
+  /** Thermocouples in the part that are open now, by their number. */
+  readonly open: readonly number[];
+}
+
 export interface HeatAnswer {
   readonly ovens: readonly (HeatItem & {
     readonly controller: ControllerState;
@@ -84,11 +91,6 @@ export interface HeatAnswer {
   readonly programmes: readonly HeatItem[];
   /** Those in an oven, and those that came out within two days. */
   readonly loads: readonly LoadRecord[];
-}
-
-/** A load's log: minutes since it went in; the coldest thermocouple of the part at each. */
-export interface LoadLog {
-  readonly points: readonly { readonly minute: number; readonly partC: number; readonly airC?: number }[];
-  /** Thermocouples in the part that are open now, by their number. */
-  readonly open: readonly number[];
+  /** Of those in an oven, by their id. */
+  readonly logs: Readonly<Record<string, LoadLog>>;
 }

@@ -27,7 +27,7 @@ const KINDS = {
 export type HeatThing = keyof typeof KINDS;
 
 /** A log on a screen has no use for more points. */
-const SHOWN_POINTS = 600;
+const SHOWN_POINTS = 300;
 const stops = (findings: readonly Finding[]) => findings.filter((f) => f.severity === 'stop');
 /** A load is not said to have gone in tomorrow, nor last month. */
 const EARLIEST = 14 * 86_400_000;
@@ -56,6 +56,11 @@ export class HeatService {
       })),
       programmes: list,
       loads,
+      logs: Object.fromEntries(
+        await Promise.all(
+          loads.filter((l) => !l.outAt).map(async (l) => [l.id, shownLog(await this.heat.log(l))] as const),
+        ),
+      ),
     };
   }
 
@@ -66,8 +71,7 @@ export class HeatService {
   async log(person: Person, id: string): Promise<LoadLog> {
     const load = await this.heat.load(person.shopId, id);
     if (!load) throw notFound('This load');
-    const { points, open } = await this.heat.log(load);
-    return { points: points.length > SHOWN_POINTS ? thinLog(points, SHOWN_POINTS) : points, open };
+    return shownLog(await this.heat.log(load));
   }
 
   add(person: Person, write: WriteKey, thing: HeatThing, typed: HeatItem['typed']): Promise<HeatItem> {
@@ -277,6 +281,11 @@ export class HeatService {
     return kind;
   }
 }
+
+const shownLog = ({ points, open }: Awaited<ReturnType<HeatRepository['log']>>): LoadLog => ({
+  points: points.length > SHOWN_POINTS ? thinLog(points, SHOWN_POINTS) : points,
+  open,
+});
 
 function refuseOthers(person: Person) {
   if (person.role !== 'lead') throw forbidden('Ovens and programmes are entered by a lead.');

@@ -21,12 +21,13 @@ export class LiveChanges {
     this.heard = () => heard;
     if (changes.length === 0) {
       // The stream begins: what happened since is not told again.
-      if (before !== heard) dispatch(api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People']));
+      if (before !== heard)
+        dispatch(api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat']));
       return;
     }
     for (const change of changes) {
       if (change.motor === null) {
-        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor']));
+        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor', 'Heat']));
         continue;
       }
       const { motor, row } = change;

@@ -30,6 +30,8 @@ export const router = createBrowserRouter([
       { path: 'shop', ...lazy(() => import('../shop/shop-settings.tsx'), 'ShopSettings') },
       { path: 'routes', ...lazy(() => import('../routes/routes.tsx'), 'Routes') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
+      { path: 'heat', ...lazy(() => import('../heat/heat.tsx'), 'Heat') },
+      { path: 'ovens', ...lazy(() => import('../heat/ovens.tsx'), 'Ovens') },
       { path: 'library', ...lazy(() => import('../library/library.tsx'), 'Library') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {

@@ -37,6 +37,7 @@ import { WorkingPanel } from '../kit/working-panel.tsx';
 import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
+import { FromOven } from '../heat/from-oven.tsx';
 import { useOvenLog } from './use-oven-log.ts';
 
 export function TestPanel() {
@@ -212,6 +213,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           )}
           {readingLog && <p className="mt-2 text-[14px] text-graphite">Reading the log …</p>}
           {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
+          {kind.needsLog && <FromOven number={file.motor.number} body={kind.body} onTake={type} />}
           {open && (
             <div className="mt-3">
               <FindingList

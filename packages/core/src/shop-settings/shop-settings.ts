@@ -19,6 +19,8 @@ const joining = JOINING_FIELDS.filter((f) =>
 );
 
 const TOUCH = quantity('touch', 'A part may be touched below', 'temperature', 30, 70, 'at its surface');
+const GLOVES = quantity('gloves', 'Lifted with heat gloves below', 'temperature', 40, 250, 'by their rating');
+const TESTED = quantity('tested', 'Cold enough to test below', 'temperature', 20, 60);
 
 /** What belongs together, in the order in which a shop would go through it. */
 export const SETTINGS_GROUPS: readonly { readonly title: string; readonly fields: readonly Field[] }[] = [
@@ -44,6 +46,8 @@ export const SETTINGS_GROUPS: readonly { readonly title: string; readonly fields
       quantity('stackingFactor', 'Stacking factor', 'ratio', 0.8, 1, 'iron in the core length'),
       quantity('backIronLimit', 'Back iron at most', 'ratio', 1, 2.2, 'T, when poles become fewer'),
       TOUCH,
+      GLOVES,
+      TESTED,
     ],
   },
   {
@@ -81,6 +85,9 @@ export const SETTINGS_FIELDS: readonly Field[] = SETTINGS_GROUPS.flatMap((g) => 
  * Source: ISO 13732-1, burn thresholds of hot surfaces (from memory).
  */
 const TOUCH_C = 48;
+/** Heat gloves of the usual kind, and a winding that is measured without much to correct. Common practice, no source. */
+const GLOVES_C = 60;
+const TESTED_C = 40;
 const BACK_IRON_T = 1.6;
 
 /** What holds where a setting is empty, as it would be typed. */
@@ -96,6 +103,8 @@ export const SETTINGS_DEFAULTS: Typed = {
   stackingFactor: String(DEFAULT_SETTINGS.stackingFactor),
   backIronLimit: String(BACK_IRON_T),
   touch: String(TOUCH_C),
+  gloves: String(GLOVES_C),
+  tested: String(TESTED_C),
   linerThickness: String(DEFAULT_SETTINGS.linerThicknessMm),
   wedgeThickness: String(DEFAULT_CUT_SETTINGS.wedgeThicknessMm),
   rollWidth: String(DEFAULT_CUT_SETTINGS.rollWidthMm),
@@ -113,6 +122,8 @@ export interface ShopSettings {
   readonly backIronLimitT: number;
   /** Hottest surface that may be touched, as said to the hand. */
   readonly touch: string;
+  /** Part temperatures below which it is lifted with gloves, touched, and tested [°C]. */
+  readonly handling: { readonly glovesC: number; readonly touchC: number; readonly testedC: number };
   /** Defaults for what a card leaves open about joining. */
   readonly joining: Typed;
   /** Whether a proposal waits for a lead before it is the plan. */
@@ -146,6 +157,11 @@ export function readShopSettings(typed: Typed): ShopSettings {
     },
     backIronLimitT: n['backIronLimit'] ?? BACK_IRON_T,
     touch: n['touch'] === undefined ? `${TOUCH_C} °C` : sayTyped(TOUCH, typed['touch']!),
+    handling: {
+      glovesC: n['gloves'] ?? GLOVES_C,
+      touchC: n['touch'] ?? TOUCH_C,
+      testedC: n['tested'] ?? TESTED_C,
+    },
     joining: given({
       order: texts['order'],
       joint: texts['joint'],
