@@ -33,6 +33,7 @@ import { PartsModule } from './parts/parts.module.ts';
 import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
+import { WorkPlanModule } from './plan/plan.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
 import { RoutesModule } from './routes/routes.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
@@ -89,6 +90,7 @@ class AppModule {
         PartsModule,
         LibraryModule,
         HeatModule,
+        WorkPlanModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

@@ -18,6 +18,7 @@ export * from './safety/index.ts';
 export * from './test-kinds/index.ts';
 export * from './heat/index.ts';
 export * from './route/index.ts';
+export * from './schedule/index.ts';
 export * from './gates/index.ts';
 export * from './verdict/index.ts';
 export * from './visit/index.ts';

@@ -14,3 +14,4 @@ export * from './people-records.ts';
 export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';
 export * from './library-records.ts';
 export * from './heat-records.ts';
+export * from './plan-records.ts';

@@ -1,6 +1,6 @@
 /** Who works in the shop. */
 import { z } from 'zod';
-import { Id, Instant, RoleName, Version } from './shapes.ts';
+import { Id, Instant, RoleName, TypedFields, Version } from './shapes.ts';
 
 export const PersonName = z
   .string()
@@ -17,6 +17,8 @@ export const PersonRecord = z.object({
   retiredAt: Instant.nullable(),
   /** The PIN stands in the documentation. */
   publishedPin: z.boolean(),
+  /** When they work, and at what, as typed. */
+  shift: TypedFields,
   version: Version,
 });
 export type PersonRecord = z.infer<typeof PersonRecord>;
@@ -31,6 +33,7 @@ export const PersonChange = z.object({
   role: RoleName.optional(),
   pin: Pin.optional(),
   retired: z.boolean().optional(),
+  shift: TypedFields.optional(),
 });
 export type PersonChange = z.infer<typeof PersonChange>;
 

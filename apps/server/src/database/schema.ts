@@ -49,6 +49,8 @@ export const people = pgTable(
     retiredAt: at('retired_at'),
     /** The PIN stands in the documentation: the shop is a demo while anybody has such a one. */
     publishedPin: boolean('published_pin').notNull().default(false),
+    /** When they work, and at what, as typed. */
+    shift: jsonb('shift').$type<Fields>().notNull().default({}),
     version: integer('version').notNull().default(1),
   },
   (t) => [
@@ -507,4 +509,28 @@ export const loadPoints = pgTable(
     airC: doublePrecision('air_c'),
   },
   (t) => [primaryKey({ columns: [t.loadId, t.at] })],
+);
+
+/** What somebody wants of the plan; the newest of a station counts, unless it was taken back. */
+export const wishes = pgTable(
+  'wishes',
+  {
+    ...ofMotor,
+    station: text('station').notNull(),
+    worker: text('worker'),
+    notBefore: at('not_before'),
+    why: text('why').notNull(),
+    /** A lead wants it although it breaks a promise. */
+    insisted: boolean('insisted').notNull().default(false),
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+    takenBackAt: at('taken_back_at'),
+    takenBackBy: text('taken_back_by'),
+    order: order('order').notNull().default(HAPPENED),
+  },
+  (t) => [
+    uniqueIndex('wishes_open')
+      .on(t.motorId, t.station)
+      .where(sql`${t.takenBackAt} is null`),
+  ],
 );

@@ -537,7 +537,7 @@ export const PAST_MOTORS: readonly DemoMotor[] = ROWS.map(
     speed,
     winding: design(slots, poles, span, circuits, !delta, amps, bore, length),
     promised: null,
-    arrivedHoursAgo: 24 * daysAgo + 150 + 13 * (i % 7),
+    arrivedHoursAgo: 24 * (daysAgo + 18) + 13 * (i % 7),
     shippedHoursAgo: 24 * daysAgo,
     stator: 'cure',
     rotor: 'balance',
@@ -546,3 +546,45 @@ export const PAST_MOTORS: readonly DemoMotor[] = ROWS.map(
     readings: [],
   }),
 );
+
+/** What a station took in the made-up shop for a motor of 11 kW [min]; others about an hour. */
+const TOOK: Readonly<Record<string, number>> = {
+  intake: 40,
+  data: 70,
+  saw: 25,
+  strip: 30,
+  pull: 75,
+  core: 110,
+  insulate: 95,
+  wind: 210,
+  connect: 130,
+  check: 55,
+  varnish: 45,
+  cure: 30,
+  inspect: 35,
+  balance: 60,
+  match: 15,
+  assemble: 85,
+  test: 75,
+  ship: 50,
+};
+const FIRST_HOURS = [7.25, 12.25] as const;
+const LONGEST = 215;
+
+/**
+ * When a station of a motor that has left was in hand: two a working day, the last on the day it left. Larger motors take
+ * longer, and no two alike.
+ * @param place of the station among all of them
+ */
+export function pastTimes(m: DemoMotor, station: string, place: number, all: number, now: number) {
+  const kw = Number(/[\d.]+/.exec(m.power)?.[0] ?? 11);
+  const jitter = 0.82 + 0.36 * ((((Number(m.number) * 31 + place * 17) % 97) + 1) / 97);
+  const minutes = Math.min(LONGEST, (TOOK[station] ?? 60) * (kw / 11) ** 0.35 * jitter);
+  const day = new Date(now - (m.shippedHoursAgo ?? 0) * 3_600_000);
+  for (let back = Math.floor((all - 1 - place) / 2); back > 0 || day.getDay() % 6 === 0;) {
+    day.setDate(day.getDate() - 1);
+    if (day.getDay() % 6 !== 0 && back > 0) back--;
+  }
+  day.setHours(0, Math.round(60 * FIRST_HOURS[(all - 1 - place) % 2 === 0 ? 1 : 0]), 0, 0);
+  return { taken: day.getTime(), signed: day.getTime() + minutes * 60_000 };
+}

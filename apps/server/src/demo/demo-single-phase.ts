@@ -115,7 +115,7 @@ export const SINGLE_PHASE_MOTORS: readonly DemoMotor[] = [
     speed: '1725',
     plate: { frequency: '60' },
     winding: CURTAIN_WINCH,
-    promised: 160,
+    promised: 222,
     arrivedHoursAgo: 44,
     stator: 'core',
     rotor: 'inspect',

@@ -31,18 +31,37 @@ import { ExchangeRepository } from '../exchange/exchange.repository.ts';
 import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
-import { PAST_MOTORS } from './demo-past.ts';
+import { PAST_MOTORS, pastTimes } from './demo-past.ts';
 import { loadDemoHeat } from './demo-heat.ts';
 import { demoPhotos } from './demo-photos.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
 
 export const DEMO_PEOPLE = [
-  { name: 'Ida Haft', role: 'lead', pin: '2718' },
-  { name: 'Per Marsk', role: 'tester', pin: '1618' },
-  { name: 'Olav Tindal', role: 'winder', pin: '3141' },
-  { name: 'Asta Velle', role: 'winder', pin: '1414' },
-  { name: 'Jon Rie', role: 'winder', pin: '1732' },
+  {
+    name: 'Ida Haft',
+    role: 'lead',
+    pin: '2718',
+    shift: { from: '07:00', to: '16:00', stations: 'Intake, Core, Saw, Varnish, Cure, Ship' },
+  },
+  {
+    name: 'Per Marsk',
+    role: 'tester',
+    pin: '1618',
+    shift: { from: '07:00', to: '15:30', stations: 'Intake, Check, Test, Assemble, Match, Varnish, Cure' },
+  },
+  { name: 'Olav Tindal', role: 'winder', pin: '3141', shift: { from: '06:00', to: '15:00' } },
+  { name: 'Asta Velle', role: 'winder', pin: '1414', shift: { from: '08:00', to: '17:00' } },
+  {
+    name: 'Jon Rie',
+    role: 'winder',
+    pin: '1732',
+    shift: {
+      from: '07:00',
+      to: '16:00',
+      stations: 'Inspect, Balance, Burn off, Pull, Core, Match, Assemble',
+    },
+  },
 ] as const;
 
 /**
@@ -68,10 +87,16 @@ export async function loadDemo(
       if ((await tx.select().from(schema.shops).limit(1)).length > 0) return false;
       const shopId = uuidV7();
       await tx.insert(schema.shops).values({ id: shopId, name: 'Skarnholt Motor Works' });
-      for (const { name, role, pin } of DEMO_PEOPLE)
-        await tx
-          .insert(schema.people)
-          .values({ id: uuidV7(), shopId, name, role, pinHash: await hashPin(pin), publishedPin: true });
+      for (const { name, role, pin, shift } of DEMO_PEOPLE)
+        await tx.insert(schema.people).values({
+          id: uuidV7(),
+          shopId,
+          name,
+          role,
+          pinHash: await hashPin(pin),
+          publishedPin: true,
+          shift,
+        });
       if (!options.empty) {
         const now = Date.now();
         await store?.clearIncoming();
@@ -234,7 +259,10 @@ function demoDocument(m: DemoMotor, now: number): unknown {
   const inHand = Math.min(3.5, (0.6 * (m.arrivedHoursAgo - latest)) / (signed.length + 0.4));
   const steps: object[] = [];
   for (const [i, station] of signed.entries()) {
-    const at = m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
+    const past = m.shippedHoursAgo === undefined ? null : pastTimes(m, station, i, signed.length, now);
+    const at = past
+      ? (now - past.signed) / 3_600_000
+      : m.arrivedHoursAgo - ((m.arrivedHoursAgo - latest) * (i + 0.6)) / (signed.length + 0.4);
     signedAgo.set(station, at);
     const by = stationOf(route, station).signedBy?.[0] === 'tester' ? 'Per Marsk' : 'Olav Tindal';
     const record = demoRecord(station, m.number, typed);
@@ -242,7 +270,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       id: uuidV7(),
       station,
       typed: record,
-      takenAt: ago(at + inHand),
+      takenAt: past ? new Date(past.taken).toISOString() : ago(at + inHand),
       takenBy: by,
       signedAt: ago(at),
       signedBy: by,
@@ -311,7 +339,10 @@ function demoDocument(m: DemoMotor, now: number): unknown {
         m.promised === null ? null : wholeHour(new Date(now + m.promised * 3_600_000)).toISOString(),
       rush: m.rush ?? false,
       arrivedAt: ago(m.arrivedHoursAgo),
-      shippedAt: m.shippedHoursAgo === undefined ? null : ago(m.shippedHoursAgo),
+      shippedAt:
+        m.shippedHoursAgo === undefined
+          ? null
+          : new Date(pastTimes(m, 'ship', signed.length - 1, signed.length, now).signed).toISOString(),
       version: 1,
     },
     windings: m.noCard

@@ -35,6 +35,7 @@ const recordOf = (r: typeof people.$inferSelect): PersonRecord => ({
   role: r.role as Role,
   retiredAt: r.retiredAt?.toISOString() ?? null,
   publishedPin: r.publishedPin,
+  shift: r.shift,
   version: r.version,
 });
 

@@ -1,6 +1,6 @@
 /** Who works here: signing in and out, the first lead, and what a lead may do with people. */
 import { Injectable } from '@nestjs/common';
-import { finding } from '@norther/core';
+import { finding, readShift } from '@norther/core';
 import type { NewPerson, PersonChange, PersonRecord, SetUpShop } from '@norther/records';
 import { createHash, randomBytes } from 'node:crypto';
 import { Writer, type WriteKey } from '../database/write.ts';
@@ -104,10 +104,16 @@ export class PeopleService {
   async change(person: Person, write: WriteKey, id: string, change: PersonChange): Promise<PersonRecord> {
     const own = id === person.id;
     if (!own) onlyLead(person);
-    if (own && person.role !== 'lead' && (change.role || change.retired !== undefined || change.name))
+    if (
+      own &&
+      person.role !== 'lead' &&
+      (change.role || change.retired !== undefined || change.name || change.shift)
+    )
       throw forbidden('Yourself you may give a new PIN; the rest is a lead’s.');
     const weak = change.pin === undefined ? null : weakPin(change.pin, change.name ?? person.name);
     if (weak) throw badInput([weak]);
+    const unread = change.shift === undefined ? [] : readShift(change.shift).findings;
+    if (unread.length > 0) throw badInput(unread);
     const pinHash = change.pin === undefined ? undefined : await hashPin(change.pin);
     return this.writer.once(person, write, async ({ tx, now, record }) => {
       const everybody = await this.people.lockAll(tx, person.shopId);
@@ -125,6 +131,7 @@ export class PeopleService {
         ...(change.name === undefined ? {} : { name: change.name }),
         ...(change.role === undefined ? {} : { role: change.role }),
         ...(change.retired === undefined ? {} : { retiredAt: change.retired ? now : null }),
+        ...(change.shift === undefined ? {} : { shift: change.shift }),
         ...(pinHash === undefined ? {} : { pinHash, publishedPin: false }),
       });
       if (!after) throw nameTaken(change.name!);
@@ -159,7 +166,7 @@ export class PeopleService {
   }
 }
 
-const shown = ({ name, role, retiredAt }: PersonRecord) => ({ name, role, retiredAt });
+const shown = ({ name, role, retiredAt, shift }: PersonRecord) => ({ name, role, retiredAt, shift });
 const nameTaken = (name: string) => {
   const message = `There is a ${name} already; names are read in any case, so they must differ by more.`;
   return new Problem(409, message, [finding('stop', 'people.name-taken', message, ['name'])]);

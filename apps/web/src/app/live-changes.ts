@@ -22,12 +22,12 @@ export class LiveChanges {
     if (changes.length === 0) {
       // The stream begins: what happened since is not told again.
       if (before !== heard)
-        dispatch(api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat']));
+        dispatch(api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat', 'Plan']));
       return;
     }
     for (const change of changes) {
       if (change.motor === null) {
-        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor', 'Heat']));
+        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor', 'Heat', 'Plan']));
         continue;
       }
       const { motor, row } = change;

@@ -31,6 +31,7 @@ export const router = createBrowserRouter([
       { path: 'routes', ...lazy(() => import('../routes/routes.tsx'), 'Routes') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
       { path: 'heat', ...lazy(() => import('../heat/heat.tsx'), 'Heat') },
+      { path: 'plan', ...lazy(() => import('../plan/plan.tsx'), 'Plan') },
       { path: 'ovens', ...lazy(() => import('../heat/ovens.tsx'), 'Ovens') },
       { path: 'library', ...lazy(() => import('../library/library.tsx'), 'Library') },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },

@@ -29,6 +29,7 @@ export const SHOP_GROUPS: readonly SheetGroup[] = [
   group('F4', 'Shop', ['People', '/people'], ['Routes', '/routes'], ['Ovens', '/ovens'], ['Shop', '/shop']),
   group('F6', 'Legend', ['Legend', '/legend']),
   group('F8', 'Heat', ['Heat', '/heat']),
+  group('F9', 'Plan', ['Plan', '/plan']),
 ];
 const MOTOR_GROUPS: readonly SheetGroup[] = [
   group('1', 'Motor', ['Motor', '']),

@@ -1,4 +1,6 @@
 /** Who works here: a lead adds, renames, retires, gives roles and PINs; everybody may give themselves a new PIN. */
+import { SHIFT_FIELDS } from '@norther/core';
+import type { PersonRecord } from '@norther/records';
 import { useState } from 'react';
 import { usePeopleQuery, useSessionQuery, useShopHistoryQuery } from '../app/api.ts';
 import { Key } from '../kit/key.tsx';
@@ -6,6 +8,15 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { ageOf } from '../kit/time.ts';
 import { AddPerson, ChangePerson } from './person-forms.tsx';
+import { ShiftForm } from './shift-form.tsx';
+
+/** `07:00 to 16:00, Mon-Fri`. */
+function hoursOf(shift: PersonRecord['shift']): string {
+  const [from, to, days] = SHIFT_FIELDS.slice(0, 3).map(
+    (f) => shift[f.id] || ('default' in f ? f.default : ''),
+  );
+  return `${from} to ${to}, ${days}`;
+}
 
 export function People() {
   const { data: session } = useSessionQuery();
@@ -30,6 +41,7 @@ export function People() {
             <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">
               <th className="font-medium">name</th>
               <th className="font-medium">role</th>
+              <th className="font-medium">hours</th>
               <th className="font-medium">PIN</th>
               <th>
                 <span className="sr-only">change</span>
@@ -44,6 +56,7 @@ export function People() {
               >
                 <td className="py-1.5 font-[600]">{p.name}</td>
                 <td>{p.retiredAt ? `retired, was ${p.role}` : p.role}</td>
+                <td className="fig text-[14px]">{p.retiredAt ? '' : hoursOf(p.shift)}</td>
                 <td className="text-[14px]">
                   {p.publishedPin && !p.retiredAt ? 'stands in the documentation' : 'own'}
                 </td>
@@ -62,12 +75,15 @@ export function People() {
       </View>
       <View letter="B" name={person ? person.name : 'Somebody new'} className="overflow-auto px-4 py-3">
         {person ? (
-          <ChangePerson
-            key={`${person.id} ${person.version}`}
-            person={person}
-            lead={lead}
-            onDone={() => setChosen(null)}
-          />
+          <>
+            <ChangePerson
+              key={`${person.id} ${person.version}`}
+              person={person}
+              lead={lead}
+              onDone={() => setChosen(null)}
+            />
+            {lead && !person.retiredAt && <ShiftForm key={person.id} person={person} />}
+          </>
         ) : lead ? (
           <AddPerson />
         ) : (

@@ -1,5 +1,5 @@
 /** How slowly a part follows the air of an oven: by its mass, and by what this oven has shown before. */
-import { median } from './median.ts';
+import { median } from '../quantity/index.ts';
 
 /** A part of so much mass followed the air with this time constant [kg], [min]. */
 export interface OvenPast {

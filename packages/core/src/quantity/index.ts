@@ -2,3 +2,4 @@ export * from './finding.ts';
 export * from './derive.ts';
 export * from './limit-scale.ts';
 export * from './judgement.ts';
+export { median } from './median.ts';
