@@ -6,6 +6,7 @@ import {
   isPublished,
   machineKind,
   newestRoute,
+  publishedRoutes,
   routeInVersion,
   type Route,
   type RouteName,
@@ -23,6 +24,9 @@ export interface Publishing {
   readonly route: Route;
   readonly why: string;
 }
+
+/** A route is a copy of a copy at most so often; what goes on longer goes round in a circle. */
+const MOST_COPIES = 200;
 
 @Injectable()
 export class RoutesService {
@@ -179,7 +183,7 @@ export class RoutesService {
       ]);
     if (model.machine !== route.machine) throw wrongKind(model.title, route.machine);
     // Held against the published one at the root of it: going without something is said in every version.
-    const findings = checkRoute(route, newestRoute(machineKind(route.machine).route));
+    const findings = checkRoute(route, await this.rootOf(tx, person.shopId, model));
     const stops = findings.filter((f) => f.severity === 'stop');
     if (stops.length > 0) throw badInput(stops);
     if (findings.length > 0 && why.trim().length < 3)
@@ -194,13 +198,28 @@ export class RoutesService {
       ]);
   }
 
+  /** The published route that one was made from, by however many copies. */
+  private async rootOf(tx: Transaction, shopId: string, model: Route): Promise<Route> {
+    let route = model;
+    for (let copies = 0; copies < MOST_COPIES; copies++) {
+      if (isPublished(route.id)) return newestRoute(route.id);
+      const { basedOn } = route;
+      const before =
+        basedOn && !isPublished(basedOn.id) ? await versionOf(tx, shopId, basedOn.id, basedOn.version) : null;
+      if (basedOn && isPublished(basedOn.id)) return newestRoute(basedOn.id);
+      if (!before) break;
+      route = before;
+    }
+    return newestRoute(machineKind(model.machine).route);
+  }
+
   private async refuseTitleTaken({ tx, person }: WriteContext, route: Route) {
     await oneAtATime(tx, person.shopId, 'route names');
     const same = (title: string) => title.trim().toLowerCase() === route.title.trim().toLowerCase();
     const own = await this.routes.all(person.shopId, tx);
     const taken =
       own.some((o) => o.id !== route.id && o.retiredAt === null && same(o.versions[0]!.route.title)) ||
-      same(newestRoute(machineKind(route.machine).route).title);
+      publishedRoutes().some((r) => same(r.title));
     if (taken)
       throw conflict(
         'route.title-taken',

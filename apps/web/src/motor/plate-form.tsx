@@ -5,7 +5,7 @@ import {
   IDENTITY_FIELDS,
   MACHINE_KIND_IDS,
   machineKind,
-  newestRoute,
+  publishedRoutes,
   proposePoles,
   readForm,
 } from '@norther/core';
@@ -114,7 +114,7 @@ export function PlateForm({
   );
 }
 
-/** Which route it is to go; asked only where the shop has one of its own for this kind. */
+/** Which route it is to go: a published one of its kind, or one of the shop's own. */
 function RouteChoice({
   kind,
   value,
@@ -129,15 +129,15 @@ function RouteChoice({
   const ours = own.filter(
     (r) => (r.retiredAt === null || r.id === value) && r.versions[0]?.route.machine === kind,
   );
-  if (ours.length === 0) return null;
-  const published = newestRoute(machineKind(kind).route);
-  const title = (id: string) => ours.find((r) => r.id === id)?.versions[0]?.route.title ?? published.title;
-  const usual = ours.find((r) => r.usual)?.id ?? published.id;
-  const field = choice(
-    'route',
-    'Route',
-    Object.fromEntries([published.id, ...ours.map((r) => r.id)].map((id) => [id, title(id)])),
-  );
+  const titles = new Map([
+    ...publishedRoutes()
+      .filter((r) => r.machine === kind)
+      .map((r) => [r.id, r.title] as const),
+    ...ours.map((r) => [r.id, r.versions[0]!.route.title] as const),
+  ]);
+  if (titles.size < 2) return null;
+  const usual = ours.find((r) => r.usual)?.id ?? machineKind(kind).route;
+  const field = choice('route', 'Route', Object.fromEntries(titles));
   return <TypedField field={field} value={value} onType={onType} assumed={usual} assumedWord="usual" />;
 }
 

@@ -1,10 +1,12 @@
 /** Routes: the published ones, and those that the shop has made of them. */
 import {
   copyOfRoute,
+  isPublished,
   machineKind,
   MACHINE_KIND_IDS,
   newestRoute,
   newStationId,
+  publishedRoutes,
   stationsOf,
   stretchOf,
   withStation,
@@ -27,8 +29,8 @@ import { StationForm } from './station-form.tsx';
 import { Stations } from './stations.tsx';
 import { NEW, useRouteDraft } from './use-route-draft.ts';
 
-/** The published route of each kind of machine. */
-const PUBLISHED = MACHINE_KIND_IDS.map((kind) => newestRoute(machineKind(kind).route));
+const PUBLISHED = publishedRoutes();
+const USUAL = new Set(MACHINE_KIND_IDS.map((kind) => machineKind(kind).route));
 
 export function Routes() {
   const { data: own = [] } = useRoutesQuery();
@@ -48,7 +50,7 @@ export function Routes() {
   const [round, setRound] = useState(0);
   const [station, setStation] = useState<string | null>(null);
   const picked = route && (stationsOf(route).find((s) => s.id === station) ?? stationsOf(route)[0]!);
-  const model = route && newestRoute(machineKind(route.machine).route);
+  const model = route && rootOf(route, own);
   const findings = useMemo(
     () => (editable && route && model ? findingsOf(route, model) : []),
     [editable, route, model],
@@ -168,6 +170,16 @@ export function Routes() {
   );
 }
 
+/** The published route that one was made from, by however many copies. */
+function rootOf(route: Route, own: readonly OwnRoute[]): Route {
+  const id = route.basedOn?.id ?? route.id;
+  if (isPublished(id)) return newestRoute(id);
+  const before = own.find((o) => o.id === id)?.versions.find((v) => v.route.basedOn?.id !== id)?.route;
+  return before && before.id !== route.id
+    ? rootOf(before, own)
+    : newestRoute(machineKind(route.machine).route);
+}
+
 function RouteList({
   own,
   shown,
@@ -184,9 +196,10 @@ function RouteList({
     ...PUBLISHED.map((r) => ({
       id: r.id,
       title: r.title,
-      note: own.some((o) => o.usual && o.versions[0]?.route.machine === r.machine)
-        ? 'published'
-        : 'published, the usual one',
+      note:
+        !USUAL.has(r.id) || own.some((o) => o.usual && o.versions[0]?.route.machine === r.machine)
+          ? 'published'
+          : 'published, the usual one',
       gone: false,
     })),
     ...own.map((o) => ({

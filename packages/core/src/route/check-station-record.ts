@@ -10,6 +10,14 @@ const answersNo: Readonly<Record<string, string>> = {
   masked: 'Feet and fits must be masked: varnish under a foot ruins the alignment.',
   bars: 'A broken bar or ring is not balanced away: repair the cage or tell the customer.',
   unmasked: 'Unmask and clean the fits first.',
+  endsTagged: 'Tag the coil ends first: after the saw nobody knows their order.',
+  teeth: 'Straighten the teeth first: media lodges between splayed laminations.',
+  drips: 'Take drips and runs off first: they crack, and a loose piece is hit by the rotor.',
+  marked: 'Grease and wrap the journals first: rust is a new fit.',
+  burrs: 'Deburr first: a burr left in now is a ground fault after cure.',
+  entry: 'Seal the cable entry first.',
+  oilClear: 'Water in the oil: a seal lets it in. Open, find which, and test again.',
+  lookedOver: 'Look it over first.',
   sound: 'Find the noise first; hold the motor if it cannot be found today.',
 };
 
@@ -89,6 +97,49 @@ export function checkStationRecord(
         'Common practice, no source.',
       ),
     );
+  const [bore, outside] = [numbers['statorBore'], numbers['rotorOutside']];
+  if (bore !== undefined && outside !== undefined) {
+    const gap = (bore - outside) / 2;
+    if (gap <= 0)
+      found.push(
+        finding(
+          'stop',
+          'station.no-gap',
+          `The rotor is larger than the bore: ${showShort(outside)} in ${showShort(bore)} mm.`,
+          ['rotorOutside', 'statorBore'],
+        ),
+      );
+    else if (gap < 0.2 || gap > 0.02 * bore)
+      found.push(
+        finding(
+          'watch',
+          'station.gap-unusual',
+          `The gap is ${showShort(gap, 3)} mm on a side: measure both again.`,
+          ['rotorOutside', 'statorBore'],
+          'Usually 0.2 mm or more, and not over 2 % of the bore; common practice, no source.',
+        ),
+      );
+  }
+  if (texts['cooling'] === 'forced')
+    found.push(
+      finding(
+        'watch',
+        'station.forced-cooling',
+        'Forced cooling is a deviation: the core can change its shape. Core test again before it is wound.',
+        ['cooling'],
+        'Common practice, no source.',
+      ),
+    );
+  if (texts['cage'] !== undefined && texts['cage'] !== 'sound')
+    found.push(
+      finding(
+        'watch',
+        'station.cage-broken',
+        'The cage is not sound: bars and rings before anything is turned.',
+        ['cage'],
+      ),
+    );
+  over('fanHeat', 90, 110, 'Too hot for a fan of plastic or light alloy.');
   for (const part of ['stator', 'rotor'] as const) {
     const field = `${part}Tag`;
     const own = [motorNumber, ...tags[part]].map((tag) => tag.toUpperCase());

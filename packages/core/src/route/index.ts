@@ -1,10 +1,25 @@
 /** The published routes, each in its versions. A new one is a folder here and a line in this list. */
+import { acNewByHand, acNewByMachine } from './ac-new/index.ts';
+import { acRecondition } from './ac-recondition/index.ts';
 import { acRewind } from './ac-rewind/index.ts';
+import { acRotor } from './ac-rotor/index.ts';
+import { acSealed } from './ac-sealed/index.ts';
 import { singlePhaseRewind } from './single-phase-rewind/index.ts';
 import { stationsOf, type Route } from './route.ts';
 import type { Station } from './station.ts';
 
-export const ROUTES: readonly Route[] = [acRewind, singlePhaseRewind];
+export const ROUTES: readonly Route[] = [
+  ...acRewind,
+  acRecondition,
+  acNewByHand,
+  acNewByMachine,
+  acSealed,
+  acRotor,
+  singlePhaseRewind,
+];
+
+/** The newest version of every published route, in the order in which they are offered. */
+export const publishedRoutes = (): readonly Route[] => [...new Set(ROUTES.map((r) => r.id))].map(newestRoute);
 
 /** The newest version of a route. @throws when there is no such route */
 export function newestRoute(id: string): Route {

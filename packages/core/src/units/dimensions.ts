@@ -20,6 +20,7 @@ export type Dimension =
   | 'specific-loss'
   | 'flux-density'
   | 'current-density'
+  | 'pressure'
   | 'percent'
   | 'ratio'
   | 'count';
@@ -184,6 +185,17 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
     units: [
       { spelled: ['A/mm²', 'A/mm2'], factor: 1 },
       { spelled: ['A/in²', 'A/in2'], factor: 1 / INCH ** 2 },
+    ],
+  },
+  pressure: {
+    unit: 'bar',
+    units: [
+      { spelled: ['bar'], factor: 1 },
+      { spelled: [], exact: ['mbar'], factor: 0.001 },
+      { spelled: ['psi'], factor: 0.0689475729 },
+      { spelled: [], exact: ['kPa'], factor: 0.01 },
+      { spelled: [], exact: ['MPa'], factor: 10 },
+      { spelled: [], exact: ['Pa'], factor: 1e-5 },
     ],
   },
   percent: { unit: '%', units: [{ spelled: ['%', 'percent'], factor: 1 }] },

@@ -1,12 +1,14 @@
-/** The rewind of a three-phase motor with a cage rotor. */
+/** The rewind of a three-phase motor with a cage rotor; the first version recorded less. */
 import type { Route } from '../route.ts';
+import { withMore } from '../pieces.ts';
 import { CLOSING_STATIONS } from './closing.ts';
+import { CLOSING_DETAILS, ROTOR_DETAILS, STATOR_DETAILS } from './details.ts';
 import { CARD_GATES, testGates } from './gates.ts';
 import { OPENING_STATIONS } from './opening.ts';
 import { ROTOR_STATIONS } from './rotor.ts';
 import { STATOR_STATIONS } from './stator.ts';
 
-export const acRewind: Route = {
+const firstVersion: Route = {
   id: 'ac-rewind',
   version: 1,
   machine: 'three-phase',
@@ -22,3 +24,17 @@ export const acRewind: Route = {
     ]),
   ],
 };
+
+export const acRewind: readonly Route[] = [
+  firstVersion,
+  {
+    ...firstVersion,
+    version: 2,
+    opening: withMore(OPENING_STATIONS, {}),
+    tracks: {
+      stator: withMore(STATOR_STATIONS, STATOR_DETAILS),
+      rotor: withMore(ROTOR_STATIONS, ROTOR_DETAILS),
+    },
+    closing: withMore(CLOSING_STATIONS, CLOSING_DETAILS),
+  },
+];
