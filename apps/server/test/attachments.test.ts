@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { MOST_FILE_BYTES } from '@norther/records';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { appOn, newFilesFolder, QUARRY, startServer, type Caller } from './harness.ts';
+import { appOn, newFilesFolder, QUARRY, startServer, type Caller, type Problem } from './harness.ts';
 
 interface Attachment extends Record<string, unknown> {
   readonly id: string;
@@ -124,6 +124,32 @@ describe('a photo', () => {
     expect((await note(shop.tester, 'crack, drive end', 'crack')).status).toBe(200);
     expect((await note(shop.winder, 'scratch', 'crack')).status).toBe(409);
     expect((await attachments(shop.winder))[0]?.note).toBe('crack, drive end');
+  });
+
+  it('has marks beside it: drawn over what was seen, never into the file, and not over what others drew', async () => {
+    const [before] = await attachments(shop.winder);
+    const { id, hash } = before!;
+    const arrow = { kind: 'arrow', from: [0.1, 0.2], to: [0.5, 0.5], text: 'crack' };
+    const ring = { kind: 'ring', at: [0.5, 0.5], radius: 0.1, text: '' };
+    const mark = (who: Caller, marks: object[], was: object[]) =>
+      who.put<Problem>(`motors/4001/attachments/${id}/marks`, { marks, was });
+    expect((await mark(shop.winder, [arrow], [])).status).toBe(200);
+    const late = await mark(shop.tester, [ring], []);
+    expect([late.status, late.body.findings[0]?.code]).toEqual([409, 'attachment.marked']);
+    expect((await mark(shop.tester, [arrow, ring], [arrow])).status).toBe(200);
+    expect((await attachments(shop.winder))[0]).toMatchObject({ marks: [arrow, ring], hash });
+    for (const wrong of [
+      [{ ...arrow, to: [1.2, 0] }],
+      [{ ...ring, radius: 9 }],
+      [{ kind: 'note', at: [0.1, 0.1], text: ' ' }],
+      [{ kind: 'scribble' }],
+      Array.from({ length: 41 }, () => ring),
+    ])
+      expect((await mark(shop.winder, wrong, [arrow, ring])).status).toBe(400);
+    const many = await Promise.all(
+      Array.from({ length: 8 }, (_, i) => mark(shop.winder, [{ ...arrow, text: String(i) }], [arrow, ring])),
+    );
+    expect(many.filter((a) => a.status === 200)).toHaveLength(1);
   });
 
   it('is withdrawn by who added it or by a lead, once, and stays readable', async () => {

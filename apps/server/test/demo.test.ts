@@ -80,11 +80,11 @@ it('has no other card that contradicts itself', async () => {
   const floor = (await s.lead.get<{ motor: { number: string } }[]>('floor')).body;
   const shut: string[] = [];
   for (const { motor } of floor) {
-    const gate = (await file(motor.number)).gates.find((g) => g.gate === 'before-stripping')!;
-    if (!gate.open) shut.push(motor.number);
+    const gate = (await file(motor.number)).gates.find((g) => g.gate === 'before-stripping');
+    if (gate && !gate.open) shut.push(motor.number);
   }
-  // 3112 contradicts itself, 3116 has only just come in.
-  expect(shut.sort()).toEqual(['3112', '3116']);
+  // 3112 contradicts itself, 3116 has only just come in, 3128 came as a bare core.
+  expect(shut.sort()).toEqual(['3112', '3116', '3128']);
 });
 
 it('issues a verdict as PDF for every one of them', async () => {

@@ -41,6 +41,36 @@ export const AttachmentPlace = z
 
 export const FileHash = z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 sum in small hexadecimal letters.');
 
+/** A place on a photo, as shares of its width and height from the upper left. */
+const Spot = z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]);
+const Words = z.string().trim().max(120).default('');
+/** Drawn over a photo, kept beside it: the picture itself is never changed. */
+export const PhotoMark = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('arrow'), from: Spot, to: Spot, text: Words }),
+  z.object({
+    kind: z.literal('ring'),
+    at: Spot,
+    /** Share of the width. */ radius: z.number().min(0.005).max(0.5),
+    text: Words,
+  }),
+  z.object({
+    kind: z.literal('note'),
+    at: Spot,
+    text: z.string().trim().min(1, 'Write what it says.').max(120),
+  }),
+]);
+export type PhotoMark = z.infer<typeof PhotoMark>;
+const MOST_MARKS = 40;
+export const PhotoMarks = z.array(PhotoMark).max(MOST_MARKS, `At most ${MOST_MARKS} marks on a photo.`);
+
+/** Other marks, instead of those that were seen. */
+export const MarksChange = z.object({
+  marks: PhotoMarks,
+  was: PhotoMarks,
+  why: z.string().trim().max(500).default(''),
+});
+export type MarksChange = z.infer<typeof MarksChange>;
+
 export const AttachmentRecord = z.object({
   id: Id,
   place: AttachmentPlace,
@@ -53,6 +83,7 @@ export const AttachmentRecord = z.object({
   /** Of a photo, as it is seen. */
   width: z.int().min(1).max(20_000).nullable(),
   height: z.int().min(1).max(20_000).nullable(),
+  marks: PhotoMarks.default([]),
   addedAt: Instant,
   addedBy: z.string(),
   order: z.int().min(0),

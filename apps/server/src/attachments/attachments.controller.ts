@@ -12,7 +12,7 @@ import {
   Res,
 } from '@nestjs/common';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import { AddAttachment, ATTACHMENT_MEDIA, NoteChange } from '@norther/records';
+import { AddAttachment, ATTACHMENT_MEDIA, MarksChange, NoteChange } from '@norther/records';
 import type { Request, Response } from 'express';
 import { createZodDto } from 'nestjs-zod';
 import type { WriteKey } from '../database/write.ts';
@@ -23,6 +23,7 @@ import type { Person } from '../people/person.ts';
 import { AttachmentsService } from './attachments.service.ts';
 
 class Entry extends createZodDto(AddAttachment) {}
+class Marks extends createZodDto(MarksChange) {}
 class Note extends createZodDto(NoteChange) {}
 
 @ApiTags('photos and papers')
@@ -90,6 +91,17 @@ export class AttachmentsController {
     @Body() change: Note,
   ) {
     return this.attachments.note(person, write, number, id, change);
+  }
+
+  @Put(':id/marks')
+  mark(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() change: Marks,
+  ) {
+    return this.attachments.mark(person, write, number, id, change);
   }
 
   @Post(':id/withdraw')

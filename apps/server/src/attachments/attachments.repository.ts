@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { AttachmentMedia } from '@norther/records';
+import type { AttachmentMedia, PhotoMark } from '@norther/records';
 import { and, eq } from 'drizzle-orm';
 import { Database, type Transaction } from '../database/database.ts';
 import { attachments, files, motors } from '../database/schema.ts';
@@ -29,6 +29,10 @@ export class AttachmentsRepository {
 
   async withdraw(tx: Transaction, id: string, withdrawn: { reason: string; at: string; by: string }) {
     await tx.update(attachments).set({ withdrawn }).where(eq(attachments.id, id));
+  }
+
+  async mark(tx: Transaction, id: string, marks: PhotoMark[]) {
+    await tx.update(attachments).set({ marks }).where(eq(attachments.id, id));
   }
 
   async note(tx: Transaction, id: string, note: string) {

@@ -5,13 +5,16 @@ import {
   hasPlace,
   MOST_ATTACHMENTS,
   MOST_FILE_BYTES,
+  PhotoMarks,
   type AddAttachment,
   type AttachmentMedia,
+  type MarksChange,
   type NoteChange,
 } from '@norther/records';
 import { existsSync } from 'node:fs';
 import { open, rm, stat } from 'node:fs/promises';
 import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
@@ -154,6 +157,29 @@ export class AttachmentsService {
         why: change.why,
       });
       return { id, note: change.note };
+    });
+  }
+
+  /** Other marks on a photo, unless somebody drew meanwhile. */
+  mark(person: Person, write: WriteKey, number: string, id: string, change: MarksChange) {
+    return this.writer.once(person, write, async (context) => {
+      const { file } = await this.motors.locked(context, number);
+      refuseGone(file.motor, person, change.why);
+      const found = file.attachments.find((a) => a.id === id);
+      if (!found) throw notFound('This photo');
+      if (found.media !== 'image/jpeg')
+        throw conflict('attachment.no-photo', 'Only a photo is drawn upon.', ['marks']);
+      if (!isDeepStrictEqual(PhotoMarks.parse(found.marks), change.was))
+        throw conflict('attachment.marked', 'Somebody drew on it meanwhile: look at it again.', ['marks']);
+      await this.attachments.mark(context.tx, id, change.marks);
+      await context.record({
+        motorId: file.motor.id,
+        what: `marks on a photo, ${found.place}`,
+        before: { marks: change.was },
+        after: { marks: change.marks },
+        why: change.why,
+      });
+      return { id, marks: change.marks };
     });
   }
 

@@ -3,7 +3,7 @@
  * number from one sequence of the database, never by a clock: clocks are set back.
  */
 import type { LogPoint, Route } from '@norther/core';
-import type { LoadPart } from '@norther/records';
+import type { LoadPart, PhotoMark } from '@norther/records';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -281,6 +281,8 @@ export const attachments = pgTable(
     bytes: integer('bytes').notNull(),
     width: integer('width'),
     height: integer('height'),
+    /** Drawn over it, never into it. */
+    marks: jsonb('marks').$type<PhotoMark[]>().notNull().default([]),
     addedAt: at('added_at').notNull(),
     addedBy: text('added_by').notNull(),
     order: order('order').notNull().default(HAPPENED),

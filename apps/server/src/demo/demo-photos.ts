@@ -1,5 +1,5 @@
 /** Pictures for the made-up shop, drawn: nobody's motor was photographed for them. */
-import type { AttachmentRecord } from '@norther/records';
+import type { AttachmentRecord, PhotoMark } from '@norther/records';
 import { createHash } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import { v7 as uuidV7 } from 'uuid';
@@ -103,6 +103,7 @@ interface DemoPhoto {
   readonly note: string;
   readonly hoursAgo: number;
   readonly svg: string;
+  readonly marks?: PhotoMark[];
 }
 
 function photosOf(m: DemoMotor, plate: Readonly<Record<string, string>>, poles: number): DemoPhoto[] {
@@ -143,6 +144,19 @@ function photosOf(m: DemoMotor, plate: Readonly<Record<string, string>>, poles: 
       note: how,
       hoursAgo: m.arrivedHoursAgo * 0.82,
       svg: endWinding(poles, dark, burnt === 'all'),
+      ...(burnt === 'all'
+        ? {}
+        : {
+            marks: [
+              { kind: 'ring', at: [0.5, 0.5], radius: 0.2, text: '' },
+              {
+                kind: 'arrow',
+                from: [0.84, 0.2],
+                to: [0.66, 0.34],
+                text: burnt === 'one-group' ? 'only this one' : 'every third group',
+              },
+            ] satisfies PhotoMark[],
+          }),
     },
   ];
 }
@@ -162,7 +176,7 @@ export async function demoPhotos(
   // Only a shop that is begun with the demo needs it.
   const { default: sharp } = await import('sharp');
   const records: AttachmentRecord[] = [];
-  for (const { svg, hoursAgo, ...said } of photosOf(m, plate, poles)) {
+  for (const { svg, hoursAgo, marks = [], ...said } of photosOf(m, plate, poles)) {
     const jpeg = await sharp(Buffer.from(svg)).jpeg({ quality: 84 }).toBuffer();
     const hash = createHash('sha256').update(jpeg).digest('hex');
     const media = 'image/jpeg';
@@ -174,6 +188,7 @@ export async function demoPhotos(
     records.push({
       id: uuidV7(),
       ...said,
+      marks,
       ...{ hash, media, bytes: jpeg.length, width: W, height: H },
       addedAt: ago(hoursAgo),
       addedBy: 'Olav Tindal',

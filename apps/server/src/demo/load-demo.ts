@@ -2,6 +2,7 @@
 import {
   analysisOf,
   CORE_VERSION,
+  isPublished,
   jointKey,
   machineKind,
   newestRoute,
@@ -31,6 +32,7 @@ import { ExchangeRepository } from '../exchange/exchange.repository.ts';
 import { hashPin } from '../people/pins.ts';
 import type { DemoMotor, DemoReading } from './demo-motor.ts';
 import { DEMO_MOTORS } from './demo-motors.ts';
+import { OTHER_ROUTES } from './demo-other-routes.ts';
 import { PAST_MOTORS, pastTimes } from './demo-past.ts';
 import { loadDemoHeat } from './demo-heat.ts';
 import { demoPhotos } from './demo-photos.ts';
@@ -105,13 +107,13 @@ export async function loadDemo(
             .insert(schema.reels)
             .values({ id: uuidV7(), shopId, overEnamelMm: null, version: 1, ...reel });
         await addRoute(tx, shopId, now);
-        for (const motor of [...PAST_MOTORS, ...DEMO_MOTORS]) {
+        for (const motor of [...PAST_MOTORS, ...DEMO_MOTORS, ...OTHER_ROUTES]) {
           const opened = openMotorDocument(demoDocument(motor, now));
           if (!opened.ok)
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
           const record = {
             ...opened.value,
-            route: motor.route ?? null,
+            route: motor.route && !isPublished(motor.route.id) ? motor.route : null,
             parts: demoParts(motor, now),
           } as MotorDocument;
           const document = store ? await withPhotos(record, motor, store, now) : record;
@@ -245,7 +247,8 @@ function demoDocument(m: DemoMotor, now: number): unknown {
 
   const signedOf = (track: readonly StationId[], last: StationId | null | undefined) =>
     last ? track.slice(0, track.indexOf(last) + 1) : [];
-  const opened = m.working.some(([s]) => s === 'intake') ? [] : idsOf(route.opening);
+  const atTheDoor = m.working.some(([s]) => route.opening.some((o) => o.id === s));
+  const opened = atTheDoor ? [] : idsOf(route.opening);
   const signed = [
     ...opened,
     ...signedOf(stator, m.stator),
@@ -420,7 +423,7 @@ function plannedReadings(m: DemoMotor, plan: Plan | null, stator: readonly Stati
   const has = (kind: string, stage: string) =>
     m.readings?.some((r) => r.kind === kind && r.stage === stage) ?? false;
   const passed = (station: StationId) =>
-    m.stator !== null && stator.indexOf(m.stator) >= stator.indexOf(station);
+    m.stator !== null && stator.includes(station) && stator.indexOf(m.stator) >= stator.indexOf(station);
   const list: DemoReading[] = [];
   if (passed('connect') && !has('polarity', 'before-varnish'))
     list.push({
@@ -449,7 +452,15 @@ const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
   intake: {
     failed: 'turn short near the connection end',
     cause: 'bearing let the rotor touch, dust in the ducts',
+    keepWhy: 'insulation and ohms as on its last visit; agreed by telephone',
   },
+  wash: { washedWith: 'steam', seen: 'dust, ties sound' },
+  receive: { order: 'order 26-118, drawing B', burrs: 'yes', boreRound: '0.02' },
+  bore: { statorBore: '190.02', boreFrom: 'customer' },
+  cage: { cage: 'sound', swing: '1' },
+  bars: { barsDone: 'none needed' },
+  shaft: { journalDrive: '55.012', journalOther: '50.010', fits: 'k6 / k6' },
+  seal: { seals: 'carbide / carbide, new', oil: 'white oil, 0.4 l', entry: 'yes' },
   saw: { cut: 'sawn' },
   strip: { partTemperature: '352' },
   core: { media: 'soft' },

@@ -185,6 +185,7 @@ export const attachmentOfJson = (r: JsonRow): ShownAttachment => ({
     bytes: r['bytes'],
     width: r['width'],
     height: r['height'],
+    marks: r['marks'],
     addedAt: time(r['added_at']),
     addedBy: r['added_by'],
     order: r['order'],

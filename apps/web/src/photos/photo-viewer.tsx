@@ -1,5 +1,6 @@
 /** One photo as large as the screen: what it shows, who took it, a note, the next one. */
 import { kindAndRoute } from '@norther/core';
+import type { PhotoMark } from '@norther/records';
 import { ChevronLeft, ChevronRight, Download } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -9,7 +10,13 @@ import { Key } from '../kit/key.tsx';
 import { LineField } from '../kit/fields.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { ageOf } from '../kit/time.ts';
-import { fileAddress, useNoteAttachmentMutation, useWithdrawAttachmentMutation } from './photos-api.ts';
+import { draftOf, MarkedPhoto, type Tool } from './marked-photo.tsx';
+import {
+  fileAddress,
+  useMarkAttachmentMutation,
+  useNoteAttachmentMutation,
+  useWithdrawAttachmentMutation,
+} from './photos-api.ts';
 import { sayPlace } from './say-place.ts';
 
 export function PhotoViewer({
@@ -60,7 +67,7 @@ export function PhotoViewer({
             </span>
           </header>
           <div className="flex min-h-0 flex-1 items-center justify-center bg-tint p-2">
-            <Content number={file.motor.number} photo={photo} />
+            <Content key={photo.id} file={file} photo={photo} />
           </div>
           <Foot
             key={photo.id}
@@ -76,7 +83,25 @@ export function PhotoViewer({
   );
 }
 
-function Content({ number, photo }: { readonly number: string; readonly photo: ShownAttachment }) {
+const TOOLS: readonly (readonly [Tool, string])[] = [
+  ['arrow', 'Arrow'],
+  ['ring', 'Ring'],
+  ['note', 'Note'],
+];
+
+function Content({ file, photo }: { readonly file: MotorFile; readonly photo: ShownAttachment }) {
+  const { number, shippedAt, withdrawnAt } = file.motor;
+  const [tool, setTool] = useState<Tool | null>(null);
+  /** Drawn, and waiting for its words. */
+  const [drawn, setDrawn] = useState<{
+    tool: Tool;
+    from: readonly [number, number];
+    to: readonly [number, number];
+  } | null>(null);
+  const [words, setWords] = useState('');
+  const [send, { isLoading }] = useMarkAttachmentMutation();
+  const act = useAct();
+  const [against, setAgainst] = useState('');
   if (!photo.here)
     return (
       <p className="text-[16px]">
@@ -84,19 +109,108 @@ function Content({ number, photo }: { readonly number: string; readonly photo: S
       </p>
     );
   const address = fileAddress(number, photo.id);
-  if (photo.media === 'image/jpeg')
+  if (photo.media !== 'image/jpeg')
     return (
-      <img
-        src={address}
-        alt={photo.note || photo.name || 'Photo'}
-        className="max-h-full max-w-full object-contain"
-      />
+      <a href={address} download className="flex items-center gap-2 text-[18px] underline">
+        <Download size={22} aria-hidden />
+        {photo.name || 'The paper'}, {Math.max(1, Math.round(photo.bytes / 1024))} kB
+      </a>
     );
+  const keep = async (marks: readonly PhotoMark[], done: string) => {
+    const problem = await act(
+      unwrap(
+        send({
+          writeId: crypto.randomUUID(),
+          number,
+          id: photo.id,
+          change: { marks: [...marks], was: [...photo.marks] },
+        }),
+      ),
+      done,
+    );
+    setAgainst(problem?.title ?? '');
+    if (problem) return;
+    setDrawn(null);
+    setWords('');
+    setTool(null);
+  };
+  const drawing = drawn && draftOf(drawn.tool, drawn.from, drawn.to, words.trim());
+  const mayDraw = shippedAt === null && withdrawnAt === null && !photo.withdrawn;
   return (
-    <a href={address} download className="flex items-center gap-2 text-[18px] underline">
-      <Download size={22} aria-hidden />
-      {photo.name || 'The paper'}, {Math.max(1, Math.round(photo.bytes / 1024))} kB
-    </a>
+    <div className="flex h-full min-h-0 w-full flex-col gap-2">
+      <div className="flex min-h-0 flex-1 items-center justify-center">
+        <MarkedPhoto
+          src={address}
+          alt={photo.note || photo.name || 'Photo'}
+          ratio={photo.width && photo.height ? photo.height / photo.width : null}
+          marks={drawing ? [...photo.marks, drawing] : photo.marks}
+          tool={drawn ? null : tool}
+          onDraw={setDrawn}
+        />
+      </div>
+      {mayDraw && (
+        <div className="no-print flex flex-wrap items-end gap-2" role="group" aria-label="Draw on it">
+          {TOOLS.map(([t, name]) => (
+            <Key
+              key={t}
+              className="min-h-12"
+              aria-pressed={tool === t}
+              primary={tool === t}
+              onClick={() => {
+                setDrawn(null);
+                setTool(tool === t ? null : t);
+              }}
+            >
+              {name}
+            </Key>
+          ))}
+          {drawn && (
+            <form
+              className="flex flex-1 items-end gap-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                if (drawing && (drawn.tool !== 'note' || words.trim() !== ''))
+                  void keep([...photo.marks, drawing], 'The mark is kept.');
+              }}
+            >
+              <div className="min-w-[220px] flex-1">
+                <LineField label="What it shows" name="markWords" value={words} onType={setWords} autoFocus />
+              </div>
+              <Key
+                primary
+                className="min-h-12"
+                type="submit"
+                disabled={isLoading || (drawn.tool === 'note' && words.trim() === '')}
+              >
+                Keep the mark
+              </Key>
+              <Key className="min-h-12" onClick={() => setDrawn(null)}>
+                Leave it
+              </Key>
+            </form>
+          )}
+          {!drawn && photo.marks.length > 0 && (
+            <Key
+              className="min-h-12"
+              disabled={isLoading}
+              onClick={() =>
+                void keep(photo.marks.slice(0, -1), 'The last mark is taken off; the history keeps it.')
+              }
+            >
+              Take the last mark off
+            </Key>
+          )}
+          {tool && !drawn && (
+            <span className="self-center text-[14px] text-graphite">Drag over the photo.</span>
+          )}
+          {against && (
+            <p role="alert" className="self-center text-[14px] text-carmine">
+              {against}
+            </p>
+          )}
+        </div>
+      )}
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 /** Photos and papers of a motor, at the server. */
-import type { NoteChange } from '@norther/records';
+import type { MarksChange, NoteChange } from '@norther/records';
 import { api } from '../app/api.ts';
 
 const of = (number: string) => `motors/${encodeURIComponent(number)}/attachments`;
@@ -36,6 +36,18 @@ export const photosApi = api.injectEndpoints({
       }),
       invalidatesTags: MOTOR,
     }),
+    markAttachment: b.mutation<
+      unknown,
+      { writeId: string; number: string; id: string; change: Pick<MarksChange, 'marks' | 'was'> }
+    >({
+      query: ({ writeId, number, id, change }) => ({
+        url: `${of(number)}/${id}/marks`,
+        method: 'PUT',
+        body: change,
+        headers: { 'X-Write-Id': writeId },
+      }),
+      invalidatesTags: MOTOR,
+    }),
     withdrawAttachment: b.mutation<unknown, { writeId: string; number: string; id: string; reason: string }>({
       query: ({ writeId, number, id, reason }) => ({
         url: `${of(number)}/${id}/withdraw`,
@@ -48,4 +60,5 @@ export const photosApi = api.injectEndpoints({
   }),
 });
 
-export const { useNoteAttachmentMutation, useWithdrawAttachmentMutation } = photosApi;
+export const { useNoteAttachmentMutation, useMarkAttachmentMutation, useWithdrawAttachmentMutation } =
+  photosApi;

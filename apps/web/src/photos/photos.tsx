@@ -2,6 +2,7 @@
 import { Camera, FileText, RotateCw, X } from 'lucide-react';
 import { useRef, useState, type DragEvent } from 'react';
 import type { MotorFile, ShownAttachment } from '../app/api.ts';
+import { BeforeAfter } from './before-after.tsx';
 import { PhotoViewer } from './photo-viewer.tsx';
 import { smallAddress } from './photos-api.ts';
 import type { Upload } from './upload-queue.ts';
@@ -24,11 +25,13 @@ export function Photos({
   const { number, shippedAt, withdrawnAt } = file.motor;
   const [open, setOpen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const [withWithdrawn, setWithWithdrawn] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const sending = useUploads(number, place);
   const all = file.attachments.filter((a) => place === null || a.place === place);
   const shown = all.filter((a) => withWithdrawn || !a.withdrawn);
+  const pictures = all.filter((a) => a.media === 'image/jpeg' && a.here && !a.withdrawn);
   const withdrawn = all.filter((a) => a.withdrawn).length;
   const gone = shippedAt !== null || withdrawnAt !== null;
   const add = (files: FileList | null) => files && uploads.add(number, place ?? 'motor', [...files]);
@@ -111,6 +114,16 @@ export function Photos({
           {withWithdrawn ? 'without those withdrawn' : `${withdrawn} withdrawn`}
         </button>
       )}
+      {place === null && pictures.length > 1 && (
+        <button
+          type="button"
+          className="mt-1 min-h-9 text-[14px] underline"
+          onClick={() => setComparing(true)}
+        >
+          Before and after
+        </button>
+      )}
+      {comparing && <BeforeAfter file={file} photos={pictures} onClose={() => setComparing(false)} />}
       {open !== null && (
         <PhotoViewer file={file} shown={shown} id={open} onOpen={setOpen} onClose={() => setOpen(null)} />
       )}

@@ -1,0 +1,1 @@
+ALTER TABLE "attachments" ADD COLUMN "marks" jsonb DEFAULT '[]'::jsonb NOT NULL;
