@@ -181,3 +181,33 @@ describe('what came along', () => {
     expect(corrected.filter((a) => a.status === 409)).toHaveLength(49);
   });
 });
+
+describe('labels', () => {
+  it('are a page for the motor and each part that came along, in every size, and a list for a label writer', async () => {
+    const number = await takeIn('Ostrand', 'L-1');
+    for (const kind of ['stator', 'rotor', 'key'])
+      await s.winder.post(`motors/${number}/parts`, { kind, tag: '', note: kind === 'key' ? '=1+1' : '' });
+    for (const [size, wide, high] of [
+      ['large', 283.46, 170.08],
+      ['small', 161.57, 90.71],
+      ['narrow', 141.73, 53.86],
+    ] as const) {
+      const pdf = await s.winder.get(`motors/${number}/labels.pdf?size=${size}`);
+      expect([pdf.status, pdf.type]).toEqual([200, 'application/pdf']);
+      const text = pdf.bytes.toString('latin1');
+      expect(text.match(/\/Type \/Page\b/g)).toHaveLength(4);
+      const [, w, h] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(text)!;
+      expect([Number(w), Number(h)]).toEqual([expect.closeTo(wide, 1), expect.closeTo(high, 1)]);
+    }
+    expect((await s.winder.get(`motors/${number}/labels.pdf?size=poster`)).status).toBe(400);
+    const list = (await s.winder.get(`motors/${number}/labels.csv`)).bytes
+      .toString('utf8')
+      .trim()
+      .split(/\r?\n/);
+    expect(list).toHaveLength(5);
+    expect(list[1]).toContain(number);
+    // A note is no formula.
+    expect(list.join('\n')).not.toMatch(/(^|,)"?=1\+1/m);
+    expect((await s.winder.get('motors/nobody/labels.pdf')).status).toBe(404);
+  });
+});

@@ -6,6 +6,7 @@ import type { Calculation } from '../calculate/calculations.ts';
 import { Problem, Busy } from '../http/problem.ts';
 import type { MotorRows } from '../motors/motor-file.ts';
 import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
+import type { LabelSize } from '../reports/labels.ts';
 import type { ImportQuestion } from '../exchange/import-document.ts';
 import type { Failed, Question } from './worker.ts';
 
@@ -87,6 +88,10 @@ export class Heavy implements OnModuleDestroy {
 
   verdict(rows: MotorRows, issue: Issue): Promise<Uint8Array> {
     return this.run(this.sheets, { task: 'verdict', rows, issue }, SHEET_MS);
+  }
+
+  labels(rows: MotorRows, size: LabelSize, issue: Issue): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'labels', rows, size, issue }, SHEET_MS);
   }
 
   plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {

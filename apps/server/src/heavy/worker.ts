@@ -6,6 +6,7 @@ import { CALCULATIONS, type Calculation } from '../calculate/calculations.ts';
 import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
+import { labelsPdf, type LabelSize } from '../reports/labels.ts';
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
 import { verdictPdf } from '../reports/verdict-pdf.ts';
@@ -15,6 +16,7 @@ export type Question =
   | { readonly task: 'motor'; readonly rows: MotorRows }
   | { readonly task: 'reading'; readonly rows: MotorRows; readonly id: string }
   | { readonly task: 'verdict'; readonly rows: MotorRows; readonly issue: Issue }
+  | { readonly task: 'labels'; readonly rows: MotorRows; readonly size: LabelSize; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
   | {
@@ -48,6 +50,8 @@ async function answer(q: Question): Promise<unknown> {
     }
     case 'verdict':
       return new Uint8Array(await verdictPdf(judgeMotor(q.rows), q.issue));
+    case 'labels':
+      return new Uint8Array(await labelsPdf(q.rows, q.size, q.issue));
     case 'plan':
       return new Uint8Array(await planFile(q.file, q.question));
     case 'import':

@@ -16,14 +16,14 @@ export interface IssueOptions {
   readonly fontFolder: string;
 }
 
-function addFonts(doc: PDFKit.PDFDocument, folder: string) {
+export function addFonts(doc: PDFKit.PDFDocument, folder: string) {
   doc.registerFont(FONTS.words, `${folder}/archivo-text.ttf`);
   doc.registerFont(FONTS.wordsBold, `${folder}/archivo-bold.ttf`);
   doc.registerFont(FONTS.figures, `${folder}/iosevka-400.ttf`);
   doc.registerFont(FONTS.figuresBold, `${folder}/iosevka-700.ttf`);
 }
 
-const contentOf = (doc: PDFKit.PDFDocument) =>
+export const contentOf = (doc: PDFKit.PDFDocument) =>
   new Promise<Buffer>((resolve, reject) => {
     const chunks: Buffer[] = [];
     doc.on('data', (c: Buffer) => chunks.push(c));

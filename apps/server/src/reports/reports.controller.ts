@@ -1,11 +1,18 @@
-import { Controller, Get, Inject, Param, Res } from '@nestjs/common';
+import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Heavy } from '../heavy/heavy.ts';
 import { Who } from '../http/request.ts';
 import { sendFile } from '../http/send.ts';
+import { LABEL_SIZES, labelsCsv, type LabelSize } from './labels.ts';
+import { createZodDto } from 'nestjs-zod';
+import { z } from 'zod';
 import { MotorsService } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
+
+class LabelQuery extends createZodDto(
+  z.object({ size: z.enum(Object.keys(LABEL_SIZES) as [LabelSize, ...LabelSize[]]).default('large') }),
+) {}
 
 export const FONT_FOLDER = Symbol('font folder');
 
@@ -20,12 +27,38 @@ export class ReportsController {
 
   @Get('verdict.pdf')
   async verdict(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
-    const bytes = await this.heavy.verdict(await this.motors.rows(person, number), {
-      shop: person.shop,
-      issuedBy: person.name,
-      issuedAt: new Date(),
-      fontFolder: this.fontFolder,
-    });
+    const bytes = await this.heavy.verdict(await this.motors.rows(person, number), this.issue(person));
     sendFile(response, { type: 'application/pdf', inline: true, motor: number, file: 'verdict.pdf' }, bytes);
+  }
+
+  /** Labels for a motor and what came along, one a page. */
+  @Get('labels.pdf')
+  async labels(
+    @Who() person: Person,
+    @Param('number') number: string,
+    @Query() { size }: LabelQuery,
+    @Res() response: Response,
+  ) {
+    const bytes = await this.heavy.labels(await this.motors.rows(person, number), size, this.issue(person));
+    sendFile(
+      response,
+      { type: 'application/pdf', inline: true, motor: number, file: `labels-${size}.pdf` },
+      bytes,
+    );
+  }
+
+  /** The same for the program of a label writer. */
+  @Get('labels.csv')
+  async labelList(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    const text = labelsCsv(await this.motors.rows(person, number));
+    sendFile(
+      response,
+      { type: 'text/csv; charset=utf-8', motor: number, file: 'labels.csv' },
+      new TextEncoder().encode(text),
+    );
+  }
+
+  private issue(person: Person) {
+    return { shop: person.shop, issuedBy: person.name, issuedAt: new Date(), fontFolder: this.fontFolder };
   }
 }

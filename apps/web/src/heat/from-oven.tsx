@@ -5,6 +5,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { showSoon } from '../kit/moments.ts';
 import { heatApi, useHeatQuery, useLoadsOfMotorQuery } from './heat-api.ts';
+import { showMessage } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 
 /** What of a programme a cure asks for as well, by the same names. */
@@ -34,17 +35,29 @@ export function FromOven({
     .filter((l) => l.parts.some((p) => p.number === number && p.body === body))
     .slice(0, MOST_OFFERED);
   const nameOf = (l: LoadRecord) => heat?.ovens.find((o) => o.id === l.oven)?.name ?? 'the oven';
-  const take = (load: LoadRecord) =>
-    act(
-      unwrap(dispatch(heatApi.endpoints.loadLog.initiate(load.id, { forceRefetch: true }))).then((log) => {
-        if (log.points.length < 2) throw new Error('empty');
-        const asked = Object.fromEntries(
-          ASKED.flatMap((id) => (load.programme[id] ? [[id, load.programme[id]]] : [])),
-        );
-        onTake({ ...asked, log: csvOf(log) });
-      }),
+  const take = async (load: LoadRecord) => {
+    let log: LoadLog = { points: [], open: [] };
+    const problem = await act(
+      unwrap(dispatch(heatApi.endpoints.loadLog.initiate(load.id, { forceRefetch: true }))).then(
+        (l) => (log = l),
+      ),
       `The log of ${nameOf(load)} stands in the test.`,
     );
+    if (problem) return;
+    if (log.points.length < 2) {
+      dispatch(
+        showMessage({
+          text: `${nameOf(load)} has no log of this load: nothing read its thermocouple.`,
+          bad: true,
+        }),
+      );
+      return;
+    }
+    const asked = Object.fromEntries(
+      ASKED.flatMap((id) => (load.programme[id] ? [[id, load.programme[id]]] : [])),
+    );
+    onTake({ ...asked, log: csvOf(log) });
+  };
   if (own.length === 0) return null;
   return (
     <div className="mt-2 flex flex-wrap gap-2">

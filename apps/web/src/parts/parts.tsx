@@ -11,6 +11,13 @@ import { Key } from '../kit/key.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { useAddPartMutation, useChangePartMutation, useWithdrawPartMutation } from './parts-api.ts';
 
+/** Sizes of label that are usual on rolls. */
+const LABELS = [
+  ['large', '100 × 60 mm'],
+  ['small', '57 × 32 mm'],
+  ['narrow', '50 × 19 mm'],
+] as const;
+
 export function Parts({ file }: { readonly file: MotorFile }) {
   const { number } = file.motor;
   const gone = file.motor.shippedAt !== null || file.motor.withdrawnAt !== null;
@@ -44,6 +51,23 @@ export function Parts({ file }: { readonly file: MotorFile }) {
               : `${missing} to lay to it before it leaves`}
         </span>
       </h2>
+      <p className="no-print flex flex-wrap gap-x-3 text-[14px]">
+        <span className="text-graphite">Labels:</span>
+        {LABELS.map(([size, words]) => (
+          <a
+            key={size}
+            className="underline"
+            target="_blank"
+            rel="noreferrer"
+            href={`/api/motors/${encodeURIComponent(number)}/labels.pdf?size=${size}`}
+          >
+            {words}
+          </a>
+        ))}
+        <a className="underline" href={`/api/motors/${encodeURIComponent(number)}/labels.csv`} download>
+          list for a label writer
+        </a>
+      </p>
       <ul>
         {parts.map((p) => (
           <li key={p.id} className="flex items-center gap-2 border-b border-grid">
