@@ -7,7 +7,9 @@ import { RouterProvider } from 'react-router/dom';
 import { askEarly } from './app/ask-early.ts';
 import { router } from './app/router.tsx';
 import { store } from './app/store.ts';
+import { registerServiceWorker } from './offline/register.ts';
 
+registerServiceWorker();
 askEarly(store.dispatch, location.pathname);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -86,6 +86,8 @@ export interface ProblemBody {
   readonly findings: readonly Finding[];
   readonly current?: unknown;
   readonly yours?: unknown;
+  /** It was not refused: it waits on this device for the network. */
+  readonly waits?: boolean;
   /** Where it stands in the server's log, when the server itself failed. */
   readonly requestId?: string;
 }

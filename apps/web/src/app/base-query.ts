@@ -6,12 +6,23 @@ import {
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
 import { HEARD_HEADER } from '@norther/records';
+import { FROM_DEVICE } from '../offline/names.ts';
+import { currentOutbox } from '../offline/own-outbox.ts';
+import { queuedWrite } from '../offline/queued.ts';
 import { serverAway } from './sheet-state.ts';
 import { settles, WriteIds } from './write-ids.ts';
 
 const ask = fetchBaseQuery({ baseUrl: '/api/', timeout: 60_000 });
 const ids = new WriteIds();
 const WRITE_ID = 'X-Write-Id';
+
+/** Not an error for whoever typed it: it is kept, and sent when it can be. */
+export const WAITS = {
+  title: 'Kept on this device; it is sent by itself when the network is back.',
+  status: 0,
+  findings: [],
+  waits: true,
+} as const;
 
 let heard: string | null = null;
 /** The last change that the server had heard of when this tab first asked; null before any answer. */
@@ -38,11 +49,35 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
     write = `${args.method} ${args.url} ${JSON.stringify(args.body)}`;
     asked = { ...args, headers: { ...headers, [WRITE_ID]: ids.idFor(write, offered) } };
   }
+  const queued =
+    write !== null && typeof asked !== 'string' ? queuedWrite(asked.method ?? 'GET', asked.url) : null;
+  const keep = async () => {
+    const { url, method = 'POST', body } = asked as FetchArgs;
+    const { [WRITE_ID]: writeId } = (asked as FetchArgs).headers as Record<string, string>;
+    ids.settled(write!);
+    await currentOutbox()!.add({
+      writeId: writeId!,
+      method,
+      url,
+      body,
+      ...queued!,
+      at: new Date().toISOString(),
+    });
+    return { error: { status: 'CUSTOM_ERROR' as const, error: 'queued', data: WAITS } };
+  };
+  // What comes after something that waits, waits behind it.
+  if (queued && currentOutbox()?.holds(queued.motor)) {
+    const answer = await keep();
+    void currentOutbox()!.resume();
+    return answer;
+  }
   const answer = await ask(asked, context, extra);
   heard ??= answer.meta?.response?.headers.get(HEARD_HEADER) ?? null;
   const status = answer.error?.status ?? 200;
   if (write !== null && settles(status)) ids.settled(write);
   const aborted = context.signal.aborted;
-  if (!aborted) context.dispatch(serverAway(isAway(status)));
+  const fromDevice = answer.meta?.response?.headers.has(FROM_DEVICE) ?? false;
+  if (!aborted) context.dispatch(serverAway(isAway(status) || fromDevice));
+  if (queued && isAway(status) && !aborted && currentOutbox()) return keep();
   return answer;
 };

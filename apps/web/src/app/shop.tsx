@@ -4,6 +4,7 @@ import { Suspense, useEffect, useMemo } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { ShopUnitsContext } from '../kit/shop-units.ts';
 import { problemOf, useSessionQuery, useShopQuery } from './api.ts';
+import { useOutbox } from '../offline/use-outbox.ts';
 import { TickOutboxContext, useOwnTickOutbox } from './tick-outbox-context.ts';
 import { useLive } from './use-live.ts';
 import { useScanner } from './use-scanner.ts';
@@ -42,6 +43,8 @@ function SignedIn({ person }: { person: string }) {
   useScanner();
   useTitle();
   const outbox = useOwnTickOutbox(person);
+  // There before anything is written.
+  useOutbox(person);
   const { data: shop } = useShopQuery();
   const units = useMemo(() => shopUnitsOf(shop?.settings.typed ?? {}), [shop]);
   return (

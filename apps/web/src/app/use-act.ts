@@ -14,7 +14,7 @@ export function useAct() {
         return null;
       } catch (error) {
         const problem = problemOf(error);
-        dispatch(showMessage({ text: problem.title, bad: true }));
+        dispatch(showMessage({ text: problem.title, bad: problem.waits !== true }));
         return problem;
       }
     },

@@ -6,6 +6,9 @@ import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } f
 import { groupsOf, ofMotor, SHOP_GROUPS, tabsOf } from '../app/sheets.ts';
 import { showMessage, messageDismissed, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { forgetRecords } from '../offline/register.ts';
+import { leaveOutbox } from '../offline/own-outbox.ts';
+import { WaitingLine } from '../offline/waiting-line.tsx';
 import { Hatches } from './marks.tsx';
 import { ScanLine } from './scan-line.tsx';
 import { ViewJumps } from './view-jumps.tsx';
@@ -119,6 +122,7 @@ function Tabs({ file }: { file?: MotorFile | undefined }) {
         </Link>
       ))}
       <MessageLine />
+      <WaitingLine />
       <ScanLine />
     </nav>
   );
@@ -216,6 +220,8 @@ function PersonCell({ name, role }: { name: string; role: string }) {
       dispatch(showMessage({ text: `Not signed out. ${problemOf(error).title}`, bad: true }));
       return;
     }
+    leaveOutbox();
+    await forgetRecords();
     await navigate('/sign-in');
     dispatch(api.util.resetApiState());
   };

@@ -94,7 +94,11 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
   const { data: session } = useSessionQuery();
   const step = file.steps.find((s) => s.station === station.id);
   const signed = step?.signedAt ?? null;
-  const { typed, type, drop } = useDraft(`step:${number}:${station.id}`, step?.typed, step?.version ?? 0);
+  const { typed, type, drop, writeId } = useDraft(
+    `step:${number}:${station.id}`,
+    step?.typed,
+    step?.version ?? 0,
+  );
   const [send, { isLoading }] = useStationMutation();
   const [raise] = useHoldMutation();
   const [clear] = useClearHoldMutation();
@@ -128,7 +132,8 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
     const problem = await act(
       unwrap(
         send({
-          writeId: crypto.randomUUID(),
+          // Signing sends the draft, and is known by its id.
+          writeId: (kind === 'sign' ? writeId : null) ?? crypto.randomUUID(),
           number,
           station: station.id,
           act: kind,
