@@ -103,9 +103,9 @@ export class OvenController {
 
 /** `PUT 2 set=138.0C mass=118`: a cold part goes in, and somebody starts the oven. */
 function put(oven: OvenState, words: readonly string[]): OvenState | string {
-  const said = Object.fromEntries(words.map((w) => w.split('=', 2)));
-  const setC = Number(/^(\d{2,3}(\.\d)?)C$/.exec(said['set'] ?? '')?.[1]);
-  const massKg = Number(said['mass'] ?? NaN);
+  const said = new Map(words.map((w) => [w.split('=')[0]!, w.split('=')[1] ?? '']));
+  const setC = Number(/^(\d{2,3}(\.\d)?)C$/.exec(said.get('set') ?? '')?.[1]);
+  const massKg = Number(said.get('mass') ?? NaN);
   if (!(setC >= 30 && setC <= 500)) return 'set=138.0C is wanted, from 30 to 500';
   if (!(massKg > 0 && massKg < 20_000)) return 'mass=118 is wanted, in kg';
   return { ...oven, setC, massKg, surfaceC: 21, middleC: 21 };

@@ -98,7 +98,7 @@ export const OTHER_ROUTES: readonly DemoMotor[] = [
     noCard: true,
     promised: 70,
     arrivedHoursAgo: 44,
-    stator: 'bore',
+    stator: 'bore-size',
     rotor: 'shaft',
     working: [['trim', 'Jon Rie', 0.8]],
   },

@@ -456,7 +456,7 @@ const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
   },
   wash: { washedWith: 'steam', seen: 'dust, ties sound' },
   receive: { order: 'order 26-118, drawing B', burrs: 'yes', boreRound: '0.02' },
-  bore: { statorBore: '190.02', boreFrom: 'customer' },
+  'bore-size': { statorBore: '190.02', boreFrom: 'customer' },
   cage: { cage: 'sound', swing: '1' },
   bars: { barsDone: 'none needed' },
   shaft: { journalDrive: '55.012', journalOther: '50.010', fits: 'k6 / k6' },

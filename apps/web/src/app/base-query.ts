@@ -52,7 +52,8 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const queued =
     write !== null && typeof asked !== 'string' ? queuedWrite(asked.method ?? 'GET', asked.url) : null;
   const keep = async () => {
-    const { url, method = 'POST', body } = asked as FetchArgs;
+    const { url, method = 'POST' } = asked as FetchArgs;
+    const body: unknown = (asked as FetchArgs).body;
     const { [WRITE_ID]: writeId } = (asked as FetchArgs).headers as Record<string, string>;
     ids.settled(write!);
     await currentOutbox()!.add({

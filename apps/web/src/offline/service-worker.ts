@@ -38,7 +38,7 @@ registerRoute(
     networkTimeoutSeconds: PATIENCE,
     plugins: [
       {
-        cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null),
+        cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null),
         // Whoever asked has to know that it is not what the shop says now.
         cachedResponseWillBeUsed: async ({ cachedResponse }) => {
           if (!cachedResponse) return null;

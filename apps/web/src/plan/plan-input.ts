@@ -12,6 +12,7 @@ import {
   sampleOf,
   shiftsFrom,
   UsualTimes,
+  type HeatKind,
   type HeatProgramme,
   type PlanInput,
   type PlanMotor,
@@ -41,6 +42,8 @@ export const NEW_MOTOR = 'new';
 /** What is learned from lies at most so far back [days]. */
 const LEARNED_DAYS = 1100;
 const STATOR_SHARE = 0.6;
+/** Of what an oven can do, what it does most: an oven that is hot enough burns off, others bake. */
+const USUAL_FIRST: readonly HeatKind[] = ['burn-off', 'cure', 'drying', 'preheat'];
 
 /** By the plate's own reading, in kW. */
 const powerOf = (kind: string, power: string) => machineKind(kind).readPlate({ power }).plate.powerKw ?? null;
@@ -143,7 +146,5 @@ function usualProgramme(heat: HeatAnswer, oven: Parameters<typeof fitsOven>[0]):
     const { programme } = readProgramme(p.typed);
     return programme && p.retiredAt === null && fitsOven(oven, programme, []).length === 0 ? [programme] : [];
   });
-  return (
-    fitting.find((p) => p.kind === 'burn-off') ?? fitting.find((p) => p.kind === 'cure') ?? fitting[0] ?? null
-  );
+  return fitting.toSorted((a, b) => USUAL_FIRST.indexOf(a.kind) - USUAL_FIRST.indexOf(b.kind))[0] ?? null;
 }

@@ -81,7 +81,8 @@ export function Plan() {
     () => new Set(motors.filter((m) => m.motor.rush).map((m) => m.motor.number)),
     [motors],
   );
-  const now = result?.now ?? Date.now();
+  const [opened] = useState(() => Date.now());
+  const now = result?.now ?? opened;
   const from = useMemo(() => {
     const start = new Date(now + shift * DAY);
     start.setHours(6, 0, 0, 0);

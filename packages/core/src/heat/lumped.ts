@@ -36,12 +36,12 @@ export function lumpUnder(air: readonly AirStretch[], partC: number, tau: number
       air.findLastIndex((s) => s.from <= minute),
     );
   return {
-    partAt(minute: number): number {
+    partAt: (minute: number): number => {
       const i = stretchAt(minute);
       const s = air[i]!;
       return lumpAfter(minute - s.from, starts[i]!, s.airC, s.rate, tau);
     },
-    airAt(minute: number): number {
+    airAt: (minute: number): number => {
       const s = air[stretchAt(minute)]!;
       return s.airC + s.rate * (minute - s.from);
     },

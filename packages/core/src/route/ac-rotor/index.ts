@@ -40,7 +40,7 @@ export const acRotor: Route = {
   tracks: {
     stator: [
       {
-        id: 'bore',
+        id: 'bore-size',
         body: 'stator',
         name: 'Bore',
         title: 'The bore it will run in',
