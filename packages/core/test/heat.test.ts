@@ -45,6 +45,8 @@ describe('cure at another temperature', () => {
     );
     expect(activationEnergy({ celsius: 25, minutes: 10 }, { celsius: 35, minutes: 20 })).toBeNull();
     expect(activationEnergy({ celsius: 25, minutes: 10 }, { celsius: 25, minutes: 20 })).toBeNull();
+    expect(activationEnergy({ celsius: 60, minutes: 24 }, { celsius: 60.0001, minutes: 1 })).toBeNull();
+    expect(activationEnergy({ celsius: 130, minutes: 900 }, { celsius: 133, minutes: 1 })).toBeNull();
   });
   it('gives both lines of the sheet back, whichever is the reference', () => {
     fc.assert(
@@ -59,6 +61,8 @@ describe('cure at another temperature', () => {
             { celsius: celsius + hotter, minutes: minutes / faster },
           ];
           const energy = activationEnergy(a, b)!;
+          // Two lines that no material has are refused.
+          fc.pre(energy !== null);
           expect(cureRate(b.celsius, a.celsius, energy)).toBeCloseTo(faster, 6);
           const held = (p: { celsius: number; minutes: number }) =>
             equivalentMinutes(

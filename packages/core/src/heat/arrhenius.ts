@@ -11,15 +11,19 @@ export interface SheetPoint {
   readonly minutes: number;
 }
 
+/** Lines nearer to each other tell nothing, and no resin has more than that. Common practice, no source [K], [J/mol]. */
+const APART = 2;
+const MOST_ENERGY = 300_000;
+
 /**
- * @returns activation energy [J/mol]; null where the two lines do not say that hotter is faster
+ * @returns activation energy [J/mol]; null where the two lines do not say that hotter is faster, or cannot be of one material
  * Source: S. Arrhenius 1889, t ∝ exp(E / R T); the same form ages insulation in IEC 60216.
  */
 export function activationEnergy(a: SheetPoint, b: SheetPoint): number | null {
   const inverse = 1 / (a.celsius + KELVIN) - 1 / (b.celsius + KELVIN);
-  if (inverse === 0 || !(a.minutes > 0) || !(b.minutes > 0)) return null;
+  if (Math.abs(a.celsius - b.celsius) < APART || !(a.minutes > 0) || !(b.minutes > 0)) return null;
   const energy = (GAS_CONSTANT * Math.log(a.minutes / b.minutes)) / inverse;
-  return energy > 0 ? energy : null;
+  return energy > 0 && energy <= MOST_ENERGY ? energy : null;
 }
 
 /** How many times as fast as at the reference [1]. */

@@ -107,10 +107,11 @@ export function readProgramme(typed: Typed): {
       ? activationEnergy({ celsius: target, minutes }, { celsius: otherTarget, minutes: otherMinutes })
       : null;
   if (both && target !== undefined && minutes !== undefined && energy === null)
-    stop('programme.lines-contradict', 'Of the two lines the hotter one has to be the shorter one.', [
-      'otherTarget',
-      'otherMinutes',
-    ]);
+    stop(
+      'programme.lines-contradict',
+      'Of the two lines the hotter one has to be the shorter one, and both of the same material: these two are not.',
+      ['otherTarget', 'otherMinutes'],
+    );
   if (energy !== null && (energy < 30_000 || energy > 250_000))
     findings.push(
       finding(

@@ -90,7 +90,7 @@ function secondLine({
         finding(
           'stop',
           'cure.lines-contradict',
-          'Of the two lines of the sheet the hotter one has to be the shorter one.',
+          'Of the two lines of the sheet the hotter one has to be the shorter one, and both of the same material: these two are not.',
           ['otherTarget', 'otherMinutes'],
         ),
       ]
