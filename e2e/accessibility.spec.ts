@@ -23,6 +23,11 @@ const VIEWS = [
   ['shop', '/shop'],
   ['people', '/people'],
   ['routes', '/routes?route=own-dipped-twice'],
+  ['library', '/motor/3128/library'],
+  ['library, empty', '/library'],
+  ['heat', '/heat'],
+  ['ovens', '/ovens'],
+  ['plan', '/plan?motor=3107'],
 ] as const;
 
 for (const dark of [false, true])

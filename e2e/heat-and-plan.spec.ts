@@ -232,3 +232,18 @@ test('labels and hours: what a shared shop needs on paper and in the plan', asyn
   await expect(page.getByRole('row', { name: /Per Marsk/ })).toContainText('Mon-Thu');
   await expect(told(page)).toContainText('The plan goes by the new hours');
 });
+
+test('a promise that the plan cannot keep is said as it is made', async ({ page }) => {
+  await signIn(page, base(), 'Ida Haft');
+  await page.goto(`${base()}/motor/3112`);
+  const now = new Date(Date.now() + 3_600_000);
+  await field(page, 'promised').fill(
+    `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`,
+  );
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Earlier than the plan can keep')).toBeVisible();
+  const far = new Date(Date.now() + 60 * 86_400_000).toISOString().slice(0, 10);
+  await field(page, 'promised').fill(`${far} 16:00`);
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/The plan keeps it: ready about/)).toBeVisible();
+});

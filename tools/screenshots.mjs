@@ -7,20 +7,10 @@ const base = process.argv[2] ?? 'http://127.0.0.1:4173';
 const SHOTS = [
   ['floor', '/'],
   ['floor-dark', '/', { dark: true }],
-  ['floor-tablet', '/', { tablet: true }],
   ['take-in', '/new'],
   ['motor', '/motor/3101'],
   ['card', '/motor/3112/card'],
   ['winding', '/motor/3107/winding', { press: ['[data-figure=gapDensity]'] }],
-  [
-    'redesign',
-    '/motor/3103/winding',
-    {
-      press: ['button:has-text("Redesign")'],
-      fill: { forVoltage: '690' },
-      then: ['button:has-text("Work it out")', 'button:has-text("Turns a coil, exactly")'],
-    },
-  ],
   ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
   [
     'search',
@@ -35,7 +25,9 @@ const SHOTS = [
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],
   ['verdict', '/motor/3090/verdict'],
-  ['legend', '/legend'],
+  ['library', '/motor/3128/library'],
+  ['heat', '/heat'],
+  ['plan', '/plan?motor=3107'],
 ];
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
@@ -55,6 +47,11 @@ for (const [name, path, options = {}] of SHOTS) {
   for (const [field, value] of Object.entries(fill)) await page.fill(`[name=${field}]`, value);
   for (const target of then) await page.click(target, { timeout: 60_000 });
   for (const key of keys) await page.keyboard.press(key);
+  // The plan is made first.
+  await page.waitForFunction(
+    () =>
+      !document.body.innerText.includes('planning,') && !document.body.innerText.includes('Making the plan'),
+  );
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
   await page.close();

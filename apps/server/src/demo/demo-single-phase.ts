@@ -83,7 +83,7 @@ export const SINGLE_PHASE_MOTORS: readonly DemoMotor[] = [
     power: '0.55',
     speed: '1430',
     winding: GRANARY_FAN,
-    promised: 54,
+    promised: 66,
     arrivedHoursAgo: 60,
     stator: 'connect',
     rotor: 'starting',

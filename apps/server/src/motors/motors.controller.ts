@@ -25,6 +25,8 @@ class FindMotors extends createZodDto(
     words: z.string().max(100).default(''),
     after: z.string().max(16).optional(),
     limit: z.coerce.number().int().min(1).max(200).default(20),
+    /** `hand`: what somebody who types means first: that number itself, then what is on the floor. A page has no next one then. */
+    order: z.enum(['number', 'hand']).default('number'),
   }),
 ) {}
 
@@ -35,7 +37,7 @@ export class MotorsController {
 
   @Get('motors')
   find(@Who() person: Person, @Query() query: FindMotors) {
-    return this.motors.find(person, query.words, query.after ?? null, query.limit);
+    return this.motors.find(person, query.words, query.after ?? null, query.limit, query.order);
   }
 
   /** A machine that comes back: its earlier visits, newest first, by the serial number on its plate. */

@@ -231,7 +231,13 @@ export class MotorsRepository {
   }
 
   /** Motors by number, or by part of a word of their identity; by number, from after `after`. */
-  async find(shopId: string, words: string, after: string | null, limit: number): Promise<MotorRecord[]> {
+  async find(
+    shopId: string,
+    words: string,
+    after: string | null,
+    limit: number,
+    order: 'number' | 'hand',
+  ): Promise<MotorRecord[]> {
     const rows = await this.database.db
       .select()
       .from(motors)
@@ -246,7 +252,15 @@ export class MotorsRepository {
           after ? gt(motors.number, after) : undefined,
         ),
       )
-      .orderBy(asc(motors.number))
+      .orderBy(
+        ...(order === 'hand'
+          ? [
+              sql`lower(${motors.number}) = ${words.trim().toLowerCase()} desc`,
+              sql`${motors.shippedAt} is null and ${motors.withdrawnAt} is null desc`,
+            ]
+          : []),
+        asc(motors.number),
+      )
       .limit(limit);
     return rows.map(motorOf);
   }

@@ -20,8 +20,8 @@ export class MotorsService {
     private readonly routes: RoutesService,
   ) {}
 
-  find(person: Person, words: string, after: string | null, limit: number) {
-    return this.motors.find(person.shopId, words, after, limit);
+  find(person: Person, words: string, after: string | null, limit: number, order: 'number' | 'hand') {
+    return this.motors.find(person.shopId, words, after, limit, order);
   }
 
   visitsOf(person: Person, serial: string): Promise<EarlierVisit[]> {

@@ -153,7 +153,7 @@ export const api = createApi({
     }),
     floor: b.query<FloorMotor[], void>({ query: () => 'floor', providesTags: ['Floor'] }),
     findMotors: b.query<MotorRecord[], string>({
-      query: (words) => `motors?limit=8&words=${encodeURIComponent(words)}`,
+      query: (words) => `motors?limit=8&order=hand&words=${encodeURIComponent(words)}`,
       providesTags: ['Floor'],
     }),
     earlierVisits: b.query<EarlierVisit[], string>({

@@ -26,7 +26,7 @@ export const SHOP_GROUPS: readonly SheetGroup[] = [
   group('F1', 'Floor', ['Floor', '/']),
   group('F2', 'Take in', ['Take in', '/new']),
   group('F3', 'Stores', ['Stores', '/stores'], ['Library', '/library']),
-  group('F4', 'Shop', ['People', '/people'], ['Routes', '/routes'], ['Ovens', '/ovens'], ['Shop', '/shop']),
+  group('F4', 'Shop', ['People', '/people'], ['Routes', '/routes'], ['Shop', '/shop'], ['Ovens', '/ovens']),
   group('F6', 'Legend', ['Legend', '/legend']),
   group('F8', 'Heat', ['Heat', '/heat']),
   group('F9', 'Plan', ['Plan', '/plan']),

@@ -86,7 +86,7 @@ export function Heat() {
           {error && !heat && <p className="p-3 text-carmine">{problemOf(error).title}</p>}
           {heat && rows.length === 0 && (
             <p className="p-4 text-[17px]">
-              No oven yet: a lead enters ovens and their programmes on the sheet Ovens, F4 3.
+              No oven yet: a lead enters ovens and their programmes on the sheet Ovens, F4 4.
             </p>
           )}
           {load && story && (

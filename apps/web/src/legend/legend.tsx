@@ -9,7 +9,8 @@ import { SheetName } from '../kit/sheet-name.tsx';
 const KEYS = [
   ['/', 'to the scan line, from anywhere'],
   ['F1 F2 F3 F4 F6', 'floor, take a motor in, stores, people, legend'],
-  ['F4 2, F4 3', 'routes; what the shop has decided'],
+  ['F8 F9', 'heat, plan'],
+  ['F3 2, F4 2 to 4', 'library; routes, what the shop has decided, ovens'],
   ['1 2 3 4', 'motor, card, traveller, tests'],
   ['22, 42 …', 'a digit more: the other sheets, as on their tabs'],
   ['Alt A to E', 'to a view of the sheet'],

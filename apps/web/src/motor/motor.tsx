@@ -1,6 +1,6 @@
 /** The motor: who and what it is, where it stands, what is open, what happened to it. */
 import { kindAndRoute, newestReadings, stationsOf, type GateId } from '@norther/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import {
   useChangeMotorMutation,
@@ -30,6 +30,9 @@ import { Withdraw } from './withdraw.tsx';
 import { isoOfMoment, momentOfIso, showDay } from '../kit/moments.ts';
 import { kindOf, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
+
+/** The plan is made only where a promise is typed. */
+const PromiseCheck = lazy(() => import('../plan/promise-check.tsx'));
 
 export function Motor() {
   return <MotorSheet>{(file) => <OneMotor file={file} />}</MotorSheet>;
@@ -114,6 +117,7 @@ function Identity({ file }: { file: MotorFile }) {
   const [theirs, setTheirs] = useState<MotorRecord | null>(null);
   const act = useAct();
   const problems = plateProblems(typed);
+  const promised = isoOfMoment(typed['promised'] ?? '');
   const record = `/api/motors/${encodeURIComponent(motor.number)}/record`;
   const save = async () => {
     const problem = await act(
@@ -155,6 +159,11 @@ function Identity({ file }: { file: MotorFile }) {
         fixedKind={begun}
         fixedRoute={file.steps.length > 0}
       />
+      {open && !gone && promised && promised !== motor.promisedAt && (
+        <Suspense fallback={null}>
+          <PromiseCheck promisedAt={promised} number={motor.number} kind={motor.kind} powerKw={null} />
+        </Suspense>
+      )}
       {open && (
         <div className="mt-3">
           <LineField

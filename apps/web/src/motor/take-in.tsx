@@ -1,4 +1,6 @@
 /** Taking a motor in: tag, owner, plate, promise. */
+import { machineKind } from '@norther/core';
+import { lazy, Suspense } from 'react';
 import { useNavigate } from 'react-router';
 import type { EarlierVisit } from '@norther/records';
 import { useSaveWindingMutation, useTakeInMutation } from '../app/api.ts';
@@ -18,6 +20,9 @@ interface Known {
   readonly winding: EarlierVisit['winding'];
 }
 
+/** The plan is made only where a promise is typed. */
+const PromiseCheck = lazy(() => import('../plan/promise-check.tsx'));
+
 export function TakeIn() {
   const { typed, type, drop, open, writeId } = useDraft('take-in');
   const [send, { isLoading }] = useTakeInMutation();
@@ -26,6 +31,8 @@ export function TakeIn() {
   const act = useAct();
   const navigate = useNavigate();
   const problems = [...plateProblems(typed), ...missingOnPlate(typed)];
+  const promised = isoOfMoment(typed['promised'] ?? '');
+  const powerKw = machineKind(kindOf(typed)).readPlate(plateOf(typed)).plate.powerKw ?? null;
   const save = async () => {
     const number = typed['number']!.trim();
     const problem = await act(
@@ -93,6 +100,11 @@ export function TakeIn() {
             />
             The plate is missing or cannot be read
           </label>
+          {promised && (
+            <Suspense fallback={null}>
+              <PromiseCheck promisedAt={promised} number={null} kind={kindOf(typed)} powerKw={powerKw} />
+            </Suspense>
+          )}
           <FootKeys className="mt-5">
             <Key primary type="submit" letter="Enter" disabled={problems.length > 0 || isLoading}>
               Take it in

@@ -117,6 +117,7 @@ function Content({ file, photo }: { readonly file: MotorFile; readonly photo: Sh
       </a>
     );
   const keep = async (marks: readonly PhotoMark[], done: string) => {
+    const mine = drawn;
     const problem = await act(
       unwrap(
         send({
@@ -130,9 +131,9 @@ function Content({ file, photo }: { readonly file: MotorFile; readonly photo: Sh
     );
     setAgainst(problem?.title ?? '');
     if (problem) return;
-    setDrawn(null);
+    // Whoever has drawn the next one meanwhile goes on with it.
+    setDrawn((now) => (now === mine ? null : now));
     setWords('');
-    setTool(null);
   };
   const drawing = drawn && draftOf(drawn.tool, drawn.from, drawn.to, words.trim());
   const mayDraw = shippedAt === null && withdrawnAt === null && !photo.withdrawn;
@@ -145,7 +146,10 @@ function Content({ file, photo }: { readonly file: MotorFile; readonly photo: Sh
           ratio={photo.width && photo.height ? photo.height / photo.width : null}
           marks={drawing ? [...photo.marks, drawing] : photo.marks}
           tool={drawn ? null : tool}
-          onDraw={setDrawn}
+          onDraw={(d) => {
+            setDrawn(d);
+            setTool(null);
+          }}
         />
       </div>
       {mayDraw && (
