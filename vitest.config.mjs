@@ -7,7 +7,14 @@ export default defineConfig({
     // One on each core; the default leaves one idle.
     maxWorkers: 2,
     projects: [
-      ...['packages/core', 'packages/records', 'packages/drawings', 'apps/server', 'apps/instruments', 'apps/web'],
+      ...[
+        'packages/core',
+        'packages/records',
+        'packages/drawings',
+        'apps/server',
+        'apps/instruments',
+        'apps/web',
+      ],
       {
         test: { ...tools, name: 'tools', include: ['tools/test/*.test.mjs'], sequence: { groupOrder: 1 } },
       },

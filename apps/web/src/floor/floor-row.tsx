@@ -31,7 +31,7 @@ export const FloorRow = memo(function FloorRow({
 }: RowProps) {
   const { number, customer, machine, rush, promisedAt } = row.motor;
   const promise = promiseOf(promisedAt, now);
-  const stands = row.notes.map((n) => `${n.body} ${n.text}`).join('; ');
+  const stands = row.notes.map((n) => `${n.body} ${n.text}${n.who ? `, ${n.who}` : ''}`).join('; ');
   return (
     <li className="border-b border-grid">
       <a

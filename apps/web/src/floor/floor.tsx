@@ -1,7 +1,7 @@
 /** The floor: every motor in the shop as two tracks that meet. */
 import { newestRoute, stationsOf, type Route } from '@norther/core';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { FloorMotor } from '@norther/records';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery } from '../app/api.ts';
 import { showMessage } from '../app/sheet-state.ts';
@@ -13,10 +13,16 @@ import { BodyMark } from '../kit/marks.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { useNow } from '../kit/use-now.ts';
 import { useWidth } from '../kit/use-width.ts';
+import { fitsFilter, readFilter } from './floor-filter.ts';
 import { FloorRow } from './floor-row.tsx';
 import { railsOf } from './rails.ts';
 import { Today } from './today.tsx';
 import { useRowHeight } from './use-row-height.ts';
+
+/** It comes after the floor itself: nobody filters before there is something to see. */
+const FilterKeyAndChoices = lazy(async () => ({
+  default: (await import('./filter-key.tsx')).FilterKeyAndChoices,
+}));
 
 /** A4, lying, less its margins and the frame [px]. */
 const PAPER = 1030;
@@ -28,10 +34,17 @@ export function Floor() {
     refetchOnMountOrArgChange: 10,
   });
   // A strip is drawn along its route; one that goes the shop's own comes when that is here.
-  const rows = useMemo(() => data.filter((r) => routes.of(r.motor)), [data, routes]);
+  const all = useMemo(() => data.filter((r) => routes.of(r.motor)), [data, routes]);
+  const [address, setAddress] = useSearchParams();
+  const filter = useMemo(() => readFilter(address), [address]);
+  const filtered = Object.keys(filter).length > 0;
+  const now = useNow();
+  const rows = useMemo(
+    () => (filtered ? all.filter((r) => fitsFilter(r, filter, now.getTime())) : all),
+    [all, filter, filtered, now],
+  );
   const [picked, setPicked] = useState<string | null>(null);
   const navigate = useNavigate();
-  const now = useNow();
   const [ref, width] = useWidth<HTMLDivElement>(1240, PAPER);
   const list = useRef<HTMLUListElement>(null);
   const current = rows.find((r) => r.motor.number === picked) ?? rows[0];
@@ -69,7 +82,27 @@ export function Floor() {
   // The names over the rails are those of the motor that is picked: routes differ.
   const route = (current && routes.of(current.motor)) ?? newestRoute('ac-rewind');
   return (
-    <Sheet title={<FloorTitle rows={rows} current={current} />}>
+    <Sheet
+      title={
+        <FloorTitle
+          rows={rows}
+          inShop={all.length}
+          current={current}
+          filter={
+            all.length > 0 && (
+              <Suspense fallback={null}>
+                <FilterKeyAndChoices
+                  rows={all}
+                  routes={routes.all}
+                  filter={filter}
+                  onFilter={(next) => setAddress({ ...next })}
+                />
+              </Suspense>
+            )
+          }
+        />
+      }
+    >
       <View
         letter="A"
         name="On the floor"
@@ -77,7 +110,7 @@ export function Floor() {
         className="print-wide overflow-auto"
       >
         <div ref={ref} className="min-w-0">
-          {!compact && <Today routes={routes.all} rows={rows} width={width} now={now} />}
+          {!compact && <Today routes={routes.all} rows={all} width={width} now={now} />}
           {!compact && <RailHead route={route} width={rails} />}
           <div style={compact ? {} : { paddingTop: air }}>
             <ul ref={list} className={compact ? '' : 'relative'}>
@@ -99,6 +132,9 @@ export function Floor() {
               ))}
             </ul>
           </div>
+          {filtered && all.length > 0 && rows.length === 0 && (
+            <p className="p-6 text-[17px]">None of the {all.length} motors in the shop fits the filter.</p>
+          )}
           {!isLoading && data.length === 0 && <EmptyFloor />}
         </div>
       </View>
@@ -183,7 +219,17 @@ function Gates({
 
 const cell = 'min-w-0 border-r border-hair px-3 py-1.5';
 
-function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: FloorMotor | undefined }) {
+function FloorTitle({
+  rows,
+  inShop,
+  current,
+  filter,
+}: {
+  rows: readonly FloorMotor[];
+  inShop: number;
+  current: FloorMotor | undefined;
+  filter: ReactNode;
+}) {
   const navigate = useNavigate();
   const rush = rows.filter((r) => r.motor.rush).length;
   const held = rows.filter((r) => r.notes.some((n) => n.state === 'held')).length;
@@ -192,7 +238,9 @@ function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: F
   return (
     <>
       <div className={`${cell} w-[168px]`}>
-        <span className="block text-[13px] leading-none text-graphite">In the shop</span>
+        <span className="block text-[13px] leading-none text-graphite">
+          {rows.length < inShop ? `Of ${inShop} in the shop` : 'In the shop'}
+        </span>
         <b className="block text-[16px] leading-tight">
           {rows.length} motors, {rush} rush
         </b>
@@ -228,6 +276,7 @@ function FloorTitle({ rows, current }: { rows: readonly FloorMotor[]; current: F
           </div>
         </>
       )}
+      <div className="no-print flex items-center gap-2 px-3 max-xl:py-2 xl:bg-wash">{filter}</div>
     </>
   );
 }
