@@ -1,5 +1,14 @@
 /** The made-up shop: alive, and with every fault it is meant to show. */
-import { MACHINE_KIND_IDS, ROUTES, TEST_KINDS } from '@norther/core';
+import {
+  canDo,
+  MACHINE_KIND_IDS,
+  publishedRoutes,
+  readShift,
+  ROUTES,
+  stationsOf,
+  TEST_KINDS,
+} from '@norther/core';
+import type { PersonRecord } from '@norther/records';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { startServer } from './harness.ts';
 
@@ -35,6 +44,18 @@ it('has at least a dozen motors at all stages', async () => {
     'ship',
   ])
     expect(stations).toContain(station);
+});
+
+it('has somebody for every station of every route', async () => {
+  const people = (await s.lead.get<PersonRecord[]>('people')).body.map((p) => ({
+    name: p.name,
+    role: p.role,
+    shift: readShift(p.shift).shift,
+  }));
+  const without = publishedRoutes()
+    .flatMap((r) => stationsOf(r).filter((station) => !people.some((p) => canDo(p, station))))
+    .map((station) => station.name);
+  expect([...new Set(without)]).toEqual([]);
 });
 
 it.each([

@@ -50,7 +50,11 @@ export const DEMO_PEOPLE = [
     name: 'Per Marsk',
     role: 'tester',
     pin: '1618',
-    shift: { from: '07:00', to: '15:30', stations: 'Intake, Check, Test, Assemble, Match, Varnish, Cure' },
+    shift: {
+      from: '07:00',
+      to: '15:30',
+      stations: 'Intake, Check, Test, Water, Assemble, Match, Varnish, Cure',
+    },
   },
   { name: 'Olav Tindal', role: 'winder', pin: '3141', shift: { from: '06:00', to: '15:00' } },
   { name: 'Asta Velle', role: 'winder', pin: '1414', shift: { from: '08:00', to: '17:00' } },

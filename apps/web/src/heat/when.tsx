@@ -140,21 +140,7 @@ export function When({
           </li>
         ))}
       </ol>
-      {ahead && (
-        <p className="text-[13px] text-graphite">
-          Lags by {Math.round(ahead.tau)} min, from {ahead.from}.
-        </p>
-      )}
-      {oven.controller.words && !load.outAt && (
-        <p className="text-[14px] font-[650] text-carmine">{oven.controller.words}</p>
-      )}
-      <FindingList findings={state.findings.filter((f) => f.severity !== 'note')} />
-      {!load.outAt && (state.partC === null || state.partC > handling.touchC) && (
-        <Caution
-          {...sayCaution({ name: 'Hot part', text: `${HOT_SURFACE} Vapour: fan on, no flame.` }, touch)}
-        />
-      )}
-      <p className="flex flex-wrap gap-x-3 text-[14px]">
+      <p className="flex flex-wrap items-baseline gap-x-3 text-[14px]">
         {load.parts.map((p) => (
           <Link
             key={`${p.number}${p.body}`}
@@ -164,7 +150,21 @@ export function When({
             <span className="fig">{p.number}</span> {p.body}, {showShort(p.massKg, 3)} kg
           </Link>
         ))}
+        {ahead && (
+          <span className="text-[13px] text-graphite">
+            lags by {Math.round(ahead.tau)} min, from {ahead.from}
+          </span>
+        )}
       </p>
+      {oven.controller.words && !load.outAt && (
+        <p className="text-[14px] font-[650] text-carmine">{oven.controller.words}</p>
+      )}
+      <FindingList findings={state.findings.filter((f) => f.severity !== 'note')} />
+      {!load.outAt && (state.partC === null || state.partC > handling.touchC) && (
+        <Caution
+          {...sayCaution({ name: 'Hot part', text: `${HOT_SURFACE} Vapour: fan on, no flame.` }, touch)}
+        />
+      )}
       {!load.outAt && (
         <FootKeys className="mt-auto">
           <Key primary={state.phase === 'done'} disabled={isLoading} onClick={() => void out('')}>

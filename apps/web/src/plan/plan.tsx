@@ -35,7 +35,7 @@ interface Asked {
 
 export function Plan() {
   const [address, setAddress] = useSearchParams();
-  const [typedPower, setTypedPower] = useState('11 kW');
+  const [typedPower, setTypedPower] = useState('11');
   const [kind, setKind] = useState(KINDS[0]!.value);
   const read = readField(POWER, typedPower);
   const powerKw = read.state === 'read' ? read.value : null;
@@ -309,8 +309,8 @@ export function Plan() {
         )}
         {result?.stuck.map((s) => (
           <p key={s.number} className="text-[14px] text-carmine">
-            <span className="fig">{s.number}</span> cannot be planned: nobody who works here can do{' '}
-            {s.station}, or nothing holds it.
+            <span className="fig">{s.number}</span> cannot be planned: nobody’s list under People has{' '}
+            {s.station} and may sign it, or no equipment holds it.
           </p>
         ))}
         {result && result.held.length > 0 && (

@@ -1,9 +1,12 @@
 /** When a motor would be done in many plans: how often each time, and the eight in ten between. */
 import { keptBy } from '@norther/core';
-import { bin, max, scaleLinear, scaleTime } from 'd3';
+import { bin, max, scaleLinear, scaleTime, timeFormat } from 'd3';
 import { TickText } from '../kit/tick-text.tsx';
 
 const [WIDTH, HEIGHT] = [360, 62];
+
+const nameDay = timeFormat('%a %-d');
+const nameHour = timeFormat('%H:%M');
 
 export function Spread({ ends, now }: { readonly ends: readonly number[]; readonly now: number }) {
   const [first, last] = [ends[0], ends.at(-1)];
@@ -11,6 +14,8 @@ export function Spread({ ends, now }: { readonly ends: readonly number[]; readon
   const at = (minute: number) => new Date(now + minute * 60_000);
   const x = scaleTime([at(first - 30), at(last + 30)], [6, WIDTH - 6]);
   const bins = bin<number, number>().thresholds(24)(ends as number[]);
+  // A name at the very edge would be cut; a day is named once, hours between them.
+  const ticks = x.ticks(4).filter((t) => x(t) > 22 && x(t) < WIDTH - 22);
   const y = scaleLinear([0, max(bins, (b) => b.length) ?? 1], [HEIGHT - 18, 4]);
   const [low, high, half] = [keptBy(ends, 0.1)!, keptBy(ends, 0.9)!, keptBy(ends, 0.5)!];
   return (
@@ -40,9 +45,9 @@ export function Spread({ ends, now }: { readonly ends: readonly number[]; readon
         />
       ))}
       <path d={`M${x(at(half)) - 5} ${HEIGHT - 11}h10l-5 -7z`} fill="var(--paper)" stroke="var(--ink)" />
-      {x.ticks(4).map((t) => (
+      {ticks.map((t, i) => (
         <TickText key={t.getTime()} x={x(t)} y={HEIGHT - 3}>
-          {t.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric' })}
+          {nameDay(t) === (i > 0 ? nameDay(ticks[i - 1]!) : '') ? nameHour(t) : nameDay(t)}
         </TickText>
       ))}
     </svg>
