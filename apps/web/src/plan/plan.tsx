@@ -133,13 +133,18 @@ export function Plan() {
   const pickedDue = picked ? result?.due.get(picked) : undefined;
   const save = async (worker: string | null) => {
     if (!result) return;
-    const { calendarFile } = await import('./calendar-file.ts');
-    const url = URL.createObjectURL(new Blob([calendarFile(result, worker)], { type: 'text/calendar' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `${worker ? worker.replaceAll(' ', '-') : 'motors-ready'}.ics`;
-    link.click();
-    URL.revokeObjectURL(url);
+    try {
+      const { calendarFile } = await import('./calendar-file.ts');
+      const url = URL.createObjectURL(new Blob([calendarFile(result, worker)], { type: 'text/calendar' }));
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = `${worker ? worker.replaceAll(' ', '-') : 'motors-ready'}.ics`;
+      link.click();
+      // A slow browser reads it after the click; taken away at once it would save nothing.
+      setTimeout(() => URL.revokeObjectURL(url), 60_000);
+    } catch (error) {
+      dispatch(showMessage({ text: `The calendar could not be made: ${String(error)}`, bad: true }));
+    }
   };
   return (
     <Sheet
