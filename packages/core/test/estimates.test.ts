@@ -173,6 +173,8 @@ describe('settings of a shop', () => {
     expect(none.analysis).toEqual({});
     expect(none.cut).toMatchObject({ rollWidthMm: 500, wireAllowance: 0.05 });
     expect(none.backIronLimitT).toBe(1.6);
+    expect(none.idleMinutes).toBe(0);
+    expect(readShopSettings({ idle: '12' }).idleMinutes).toBe(12);
     const some = readShopSettings({
       marks: 'nema',
       wireAllowance: '8',

@@ -178,6 +178,7 @@ describe('a part that follows the air', () => {
         if (found !== null) expect(Math.abs(found / tau - 1)).toBeLessThan(0.12);
         else expect(every * 4).toBeGreaterThan(tau / 4);
       }),
+      { examples: [[12, 14]] },
     );
   });
   it('learns an oven from its loads, and one that went wrong does not shift it', () => {

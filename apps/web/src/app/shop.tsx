@@ -1,6 +1,6 @@
 /** Everything behind signing in: who is here, what changes, and the keys that work everywhere. */
-import { shopUnitsOf } from '@norther/core';
-import { Suspense, useEffect, useMemo } from 'react';
+import { readShopSettings, shopUnitsOf } from '@norther/core';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { ShopUnitsContext } from '../kit/shop-units.ts';
 import { problemOf, useSessionQuery, useShopQuery } from './api.ts';
@@ -10,6 +10,9 @@ import { useLive } from './use-live.ts';
 import { useScanner } from './use-scanner.ts';
 import { useShopKeys } from './use-shop-keys.ts';
 import { useTitle } from './use-title.ts';
+
+/** Only where a shop wants it. */
+const IdleSignOut = lazy(async () => ({ default: (await import('./idle-sign-out.tsx')).IdleSignOut }));
 
 export function Shop() {
   const { data, error, isLoading, refetch } = useSessionQuery();
@@ -47,8 +50,14 @@ function SignedIn({ person }: { person: string }) {
   useOutbox(person);
   const { data: shop } = useShopQuery();
   const units = useMemo(() => shopUnitsOf(shop?.settings.typed ?? {}), [shop]);
+  const idle = useMemo(() => readShopSettings(shop?.settings.typed ?? {}).idleMinutes, [shop]);
   return (
     <ShopUnitsContext value={units}>
+      {idle > 0 && (
+        <Suspense fallback={null}>
+          <IdleSignOut minutes={idle} />
+        </Suspense>
+      )}
       <TickOutboxContext value={outbox}>
         <Suspense fallback={<p className="p-6">Fetching the sheet …</p>}>
           <Outlet />

@@ -1,13 +1,12 @@
 /** One drawing sheet: lettered views along the top, tabs, scan line, and the title block that says which motor this is. */
 import { ChevronRight } from 'lucide-react';
 import { useContext, useEffect, type ReactNode } from 'react';
-import { Link, useLocation, useNavigate } from 'react-router';
-import { api, problemOf, useSessionQuery, useSignOutMutation, type MotorFile } from '../app/api.ts';
+import { Link, useLocation } from 'react-router';
+import { useSessionQuery, type MotorFile } from '../app/api.ts';
 import { groupsOf, ofMotor, SHOP_GROUPS, tabsOf } from '../app/sheets.ts';
-import { showMessage, messageDismissed, sheetTurned } from '../app/sheet-state.ts';
+import { messageDismissed, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { forgetRecords } from '../offline/register.ts';
-import { leaveOutbox } from '../offline/own-outbox.ts';
+import { useLeave } from '../app/use-leave.ts';
 import { WaitingLine } from '../offline/waiting-line.tsx';
 import { Hatches } from './marks.tsx';
 import { ScanLine } from './scan-line.tsx';
@@ -210,21 +209,7 @@ function TitleBlock({
 
 function PersonCell({ name, role }: { name: string; role: string }) {
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const [signOut] = useSignOutMutation();
-  const leave = async () => {
-    try {
-      await signOut().unwrap();
-    } catch (error) {
-      // Who cannot be signed out stays signed in, and is told.
-      dispatch(showMessage({ text: `Not signed out. ${problemOf(error).title}`, bad: true }));
-      return;
-    }
-    leaveOutbox();
-    await forgetRecords();
-    await navigate('/sign-in');
-    dispatch(api.util.resetApiState());
-  };
+  const leave = useLeave();
   return (
     <div className={`${cell} ml-auto flex items-center gap-2 border-l`}>
       <div className="leading-tight">

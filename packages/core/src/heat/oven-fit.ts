@@ -30,13 +30,13 @@ const LEAST_RISE = 15;
 
 /**
  * Time constant of a log, by the whole of its heating: what the part gained over what the air was ahead.
- * @returns null where the log has no air, or shows too little of a rise
+ * @returns null where the log has no air, shows too little of a rise, or is read less often than the part follows
  * Source: least squares through zero of Δθ = (1/τ) ∫ (air − part) dt; first principles.
  */
 export function tauOfLog(
   points: readonly { readonly minute: number; readonly partC: number; readonly airC?: number }[],
 ): number | null {
-  let [products, squares, rise, readings] = [0, 0, 0, 0];
+  let [products, squares, rise, readings, minutes] = [0, 0, 0, 0, 0];
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1]!, points[i]!];
     if (a.airC === undefined || b.airC === undefined) continue;
@@ -46,9 +46,12 @@ export function tauOfLog(
     squares += ahead * ahead;
     rise += b.partC - a.partC;
     readings++;
+    minutes += b.minute - a.minute;
   }
   if (readings < LEAST_READINGS || rise < LEAST_RISE || products <= 0) return null;
-  return squares / products;
+  const tau = squares / products;
+  // Between readings the course is taken as straight: a lag shorter than that comes out more than a twelfth too long.
+  return minutes / readings > tau ? null : tau;
 }
 
 /**

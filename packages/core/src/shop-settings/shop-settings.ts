@@ -67,6 +67,7 @@ export const SETTINGS_GROUPS: readonly { readonly title: string; readonly fields
         release: 'when a lead has released it',
         'at-once': 'as soon as it is kept',
       }),
+      quantity('idle', 'Signed out when untouched', 'count', 0, 480, 'minutes; 0 is never'),
     ],
   },
   {
@@ -111,6 +112,7 @@ export const SETTINGS_DEFAULTS: Typed = {
   wireAllowance: String(100 * DEFAULT_CUT_SETTINGS.wireAllowance),
   leadLength: String(DEFAULT_CUT_SETTINGS.leadLengthMm),
   proposalRelease: 'release',
+  idle: '0',
   backup: 'nightly',
   backupHour: '2',
   backupKeep: '14',
@@ -128,6 +130,8 @@ export interface ShopSettings {
   readonly joining: Typed;
   /** Whether a proposal waits for a lead before it is the plan. */
   readonly proposalNeedsRelease: boolean;
+  /** A device that nobody has touched for so long is signed out; 0 is never [min]. */
+  readonly idleMinutes: number;
   readonly findings: readonly Finding[];
 }
 
@@ -170,6 +174,7 @@ export function readShopSettings(typed: Typed): ShopSettings {
       woundIn: texts['woundIn'],
     }) as Typed,
     proposalNeedsRelease: texts['proposalRelease'] !== 'at-once',
+    idleMinutes: n['idle'] ?? 0,
     findings,
   };
 }
