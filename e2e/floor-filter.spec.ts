@@ -1,4 +1,4 @@
-/** A long floor is narrowed to what one person came for, and says that it is. */
+/** A long floor is narrowed to what one person came for, and says that it is. Others take in motors meanwhile. */
 import { expect, test } from '@playwright/test';
 import { signIn } from './keyboard.ts';
 
@@ -13,7 +13,7 @@ test('the floor shows mine, or what a station or a customer has, and says how ma
   await page.getByRole('button', { name: 'Filter' }).click();
   await page.getByRole('button', { name: 'Mine' }).click();
   await page.keyboard.press('Escape');
-  await expect(title).toContainText(`Of ${all} in the shop`);
+  await expect(title).toContainText(/Of \d+ in the shop/);
   const mine = await rows.count();
   expect(mine).toBeGreaterThan(0);
   expect(mine).toBeLessThan(all);
@@ -23,7 +23,8 @@ test('the floor shows mine, or what a station or a customer has, and says how ma
   await expect(page).toHaveURL(/motor\/\d+/);
   await page.goBack();
   await expect(page).toHaveURL(/who=Per/);
-  await expect(rows).toHaveCount(mine);
+  await expect(rows.first()).toContainText('Per Marsk');
+  await expect.poll(() => rows.count()).toBeLessThan(all);
   // Chosen with the keyboard, on top of the other.
   await page.getByRole('button', { name: 'Filter' }).focus();
   await page.keyboard.press('Enter');
@@ -31,7 +32,8 @@ test('the floor shows mine, or what a station or a customer has, and says how ma
   await page.keyboard.press('Enter');
   await page.getByRole('option', { name: 'past its promise' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByText(`None of the ${all} motors in the shop fits the filter.`)).toBeVisible();
+  await expect(page.getByText(/None of the \d+ motors in the shop fits the filter/)).toBeVisible();
   await page.getByRole('button', { name: /past its promise/ }).click();
-  await expect(rows).toHaveCount(all);
+  await expect(title).toContainText('In the shop');
+  expect(await rows.count()).toBeGreaterThanOrEqual(all);
 });
