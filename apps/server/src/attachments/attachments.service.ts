@@ -16,7 +16,7 @@ import { open, rm, stat } from 'node:fs/promises';
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuidV7 } from 'uuid';
-import { Writer, type WriteKey } from '../database/write.ts';
+import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
 import type { MotorToChange } from '../motors/motor-file.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
@@ -142,10 +142,7 @@ export class AttachmentsService {
   /** Another note, unless somebody wrote one meanwhile. */
   note(person: Person, write: WriteKey, number: string, id: string, change: NoteChange) {
     return this.writer.once(person, write, async (context) => {
-      const { file } = await this.motors.locked(context, number);
-      refuseGone(file.motor, person, change.why);
-      const found = file.attachments.find((a) => a.id === id);
-      if (!found) throw notFound('This photo');
+      const { file, found } = await this.toChange(context, person, number, id, change.why);
       if (found.note !== change.was)
         throw conflict('attachment.noted', `Somebody wrote meanwhile: “${found.note}”.`, ['note']);
       await this.attachments.note(context.tx, id, change.note);
@@ -163,10 +160,7 @@ export class AttachmentsService {
   /** Other marks on a photo, unless somebody drew meanwhile. */
   mark(person: Person, write: WriteKey, number: string, id: string, change: MarksChange) {
     return this.writer.once(person, write, async (context) => {
-      const { file } = await this.motors.locked(context, number);
-      refuseGone(file.motor, person, change.why);
-      const found = file.attachments.find((a) => a.id === id);
-      if (!found) throw notFound('This photo');
+      const { file, found } = await this.toChange(context, person, number, id, change.why);
       if (found.media !== 'image/jpeg')
         throw conflict('attachment.no-photo', 'Only a photo is drawn upon.', ['marks']);
       if (!isDeepStrictEqual(PhotoMarks.parse(found.marks), change.was))
@@ -183,13 +177,19 @@ export class AttachmentsService {
     });
   }
 
+  /** The photo that is changed, under the lock of its motor. */
+  private async toChange(context: WriteContext, person: Person, number: string, id: string, why: string) {
+    const { file } = await this.motors.locked(context, number);
+    refuseGone(file.motor, person, why);
+    const found = file.attachments.find((a) => a.id === id);
+    if (!found) throw notFound('This photo');
+    return { file, found };
+  }
+
   /** Taken back by who added it, or by a lead. */
   withdraw(person: Person, write: WriteKey, number: string, id: string, reason: string) {
     return this.writer.once(person, write, async (context) => {
-      const { file } = await this.motors.locked(context, number);
-      refuseGone(file.motor, person, reason);
-      const found = file.attachments.find((a) => a.id === id);
-      if (!found) throw notFound('This photo');
+      const { file, found } = await this.toChange(context, person, number, id, reason);
       if (found.withdrawn)
         throw conflict('attachment.withdrawn', `${found.withdrawn.by} has withdrawn it already.`);
       if (person.role !== 'lead' && found.addedBy !== person.name)

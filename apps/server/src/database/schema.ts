@@ -25,6 +25,15 @@ import {
 const cube = customType<{ data: string }>({ dataType: () => 'cube' });
 const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3 });
 type Fields = Record<string, string>;
+/** What a shop names, fills in as a form, and retires. */
+const namedInShop = () => ({
+  id: uuid('id').primaryKey(),
+  shopId: uuid('shop_id').notNull(),
+  name: text('name').notNull(),
+  typed: jsonb('typed').$type<Fields>().notNull(),
+  retiredAt: at('retired_at'),
+  version: integer('version').notNull().default(1),
+});
 /** Place in the order of all that happened; the database gives it, under the motor's lock. */
 const HAPPENED = sql`nextval('happened')`;
 const order = (name: string) => bigint(name, { mode: 'number' });
@@ -441,32 +450,14 @@ export const writes = pgTable(
 );
 
 /** Ovens, burn-off furnaces and tanks: what stations that occupy equipment stand at. */
-export const equipment = pgTable(
-  'equipment',
-  {
-    id: uuid('id').primaryKey(),
-    shopId: uuid('shop_id').notNull(),
-    name: text('name').notNull(),
-    typed: jsonb('typed').$type<Fields>().notNull(),
-    retiredAt: at('retired_at'),
-    version: integer('version').notNull().default(1),
-  },
-  (t) => [uniqueIndex('equipment_name').on(t.shopId, sql`lower(${t.name})`)],
-);
+export const equipment = pgTable('equipment', namedInShop(), (t) => [
+  uniqueIndex('equipment_name').on(t.shopId, sql`lower(${t.name})`),
+]);
 
 /** What an oven is to do, as entered from a data sheet. */
-export const programmes = pgTable(
-  'programmes',
-  {
-    id: uuid('id').primaryKey(),
-    shopId: uuid('shop_id').notNull(),
-    name: text('name').notNull(),
-    typed: jsonb('typed').$type<Fields>().notNull(),
-    retiredAt: at('retired_at'),
-    version: integer('version').notNull().default(1),
-  },
-  (t) => [uniqueIndex('programmes_name').on(t.shopId, sql`lower(${t.name})`)],
-);
+export const programmes = pgTable('programmes', namedInShop(), (t) => [
+  uniqueIndex('programmes_name').on(t.shopId, sql`lower(${t.name})`),
+]);
 
 /** Parts that were in an oven together, from the door shut to the door opened. */
 export const loads = pgTable(

@@ -4,21 +4,11 @@ import type { PlanAnswer, WishRecord } from '@norther/records';
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { motors, people, wishes } from '../database/schema.ts';
+import { LISTED, MOST_ON_FLOOR, onTheFloor, stepOfList, STEPS } from '../motors/listed.ts';
 import { isoOf } from '../motors/rows-from-json.ts';
 
-/** More motors than a shop has on its floor, and enough past ones to know it by. */
-const MOST_MOTORS = 400;
+/** Enough past ones to know a shop by. */
 const LEARNED_FROM = 80;
-
-type Step = readonly [
-  station: string,
-  takenAt: string | null,
-  takenBy: string | null,
-  signedAt: string | null,
-  signedBy: string | null,
-];
-const STEPS = sql<readonly Step[]>`(select coalesce(json_agg(json_build_array(
-    x.station, x.taken_at, x.taken_by, x.signed_at, x.signed_by)), '[]') from steps x where x.motor_id = motors.id)`;
 
 const wishOf = ({ wish, motor }: { wish: typeof wishes.$inferSelect; motor: string }): WishRecord => ({
   id: wish.id,
@@ -39,19 +29,7 @@ export class PlanRepository {
   async motors(shopId: string): Promise<PlanAnswer['motors']> {
     const rows = await this.database.db
       .select({
-        motor: {
-          id: motors.id,
-          number: motors.number,
-          kind: motors.kind,
-          route: motors.route,
-          routeVersion: motors.routeVersion,
-          customer: motors.customer,
-          machine: motors.machine,
-          maker: motors.maker,
-          serial: motors.serial,
-          promisedAt: motors.promisedAt,
-          rush: motors.rush,
-        },
+        motor: LISTED,
         power: sql<string>`coalesce(${motors.plate} ->> 'power', '')`,
         mass: sql<string>`coalesce(${motors.plate} ->> 'mass', '')`,
         steps: STEPS,
@@ -59,19 +37,16 @@ export class PlanRepository {
           where h.motor_id = motors.id and h.cleared_at is null order by h."order" limit 1)`,
       })
       .from(motors)
-      .where(and(eq(motors.shopId, shopId), isNull(motors.shippedAt), isNull(motors.withdrawnAt)))
+      .where(and(...onTheFloor(shopId)))
       .orderBy(motors.number)
-      .limit(MOST_MOTORS);
+      .limit(MOST_ON_FLOOR);
     return rows.map(({ motor, steps, ...rest }) => ({
       ...rest,
       motor: { ...motor, promisedAt: motor.promisedAt?.toISOString() ?? null },
-      steps: steps.map(([station, takenAt, takenBy, signedAt, signedBy]) => ({
-        station,
-        takenAt: isoOf(takenAt),
-        takenBy,
-        signedAt: isoOf(signedAt),
-        signedBy,
-      })),
+      steps: steps.map((list) => {
+        const step = stepOfList(list);
+        return { ...step, takenAt: isoOf(step.takenAt), signedAt: isoOf(step.signedAt) };
+      }),
     }));
   }
 

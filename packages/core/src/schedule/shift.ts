@@ -1,4 +1,4 @@
-/** When somebody works, and at what, as it is typed. */
+/** When somebody works, and at what, as it is typed. Source: the calendar of the place where it runs; no other rule. */
 import { assumed, text, type Form, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import type { Span } from './spans.ts';

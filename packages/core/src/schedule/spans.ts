@@ -1,4 +1,7 @@
-/** Time in which somebody works, as rising stretches of minutes, and things that fill it. */
+/**
+ * Time in which somebody works, as rising stretches of minutes, and things that fill it.
+ * Source: counting of minutes in half-open intervals; a binary search finds the place.
+ */
 
 /** From and until [min]; the end is not part of it. */
 export interface Span {
