@@ -33,9 +33,11 @@ import { PartsModule } from './parts/parts.module.ts';
 import { PeopleModule } from './people/people.module.ts';
 import { PeopleService } from './people/people.service.ts';
 import { requireSession } from './people/session.guard.ts';
+import { WriteUpsModule } from './write-ups/write-ups.module.ts';
 import { WorkPlanModule } from './plan/plan.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
 import { RoutesModule } from './routes/routes.module.ts';
+import { SuppliesModule } from './stores/supplies.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
 import { TracksModule } from './tracks/tracks.module.ts';
@@ -91,6 +93,8 @@ class AppModule {
         LibraryModule,
         HeatModule,
         WorkPlanModule,
+        WriteUpsModule,
+        SuppliesModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

@@ -1,5 +1,5 @@
 /** Ovens and their loads as the API keeps them, and controllers that answer well, badly, or not at all. */
-import type { HeatAnswer, HeatItem, LoadLog, LoadRecord } from '@norther/records';
+import type { HeatAnswer, NamedItem, LoadLog, LoadRecord } from '@norther/records';
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readLine } from '../src/heat/oven-line.ts';
@@ -23,12 +23,12 @@ const BAKE = { name: 'Bake 138', kind: 'cure', target: '138', minutes: '6 h' };
 let names = 0;
 const oven = async (typed: Record<string, string> = {}) =>
   (
-    await s.lead.post<HeatItem>('heat/ovens', {
+    await s.lead.post<NamedItem>('heat/ovens', {
       typed: { name: `Oven ${++names}`, occupies: 'Cure', hottest: '200', mass: '200', ...typed },
     })
   ).body;
 const programme = async (typed: Record<string, string> = {}) =>
-  (await s.lead.post<HeatItem>('heat/programmes', { typed: { ...BAKE, name: `P ${++names}`, ...typed } }))
+  (await s.lead.post<NamedItem>('heat/programmes', { typed: { ...BAKE, name: `P ${++names}`, ...typed } }))
     .body;
 const part = (number: string, massKg = 40) => ({ number, body: 'stator', massKg });
 const heat = async () => (await s.winder.get<HeatAnswer>('heat')).body;
@@ -58,11 +58,11 @@ describe('ovens and programmes', () => {
       codes(
         (await s.lead.post('heat/ovens', { typed: { ...made.typed, name: made.name.toUpperCase() } })).body,
       ),
-    ).toEqual(['heat.name-taken']);
+    ).toEqual(['item.name-taken']);
     const asked = await s.lead.post('heat/programmes', { typed: { ...BAKE, target: '280' } });
     expect(codes(asked.body)).toEqual(['programme.celsius-or-fahrenheit']);
     const change = (version: number) =>
-      s.lead.put<HeatItem>(`heat/ovens/${made.id}`, { typed: { ...made.typed, hottest: '220' }, version });
+      s.lead.put<NamedItem>(`heat/ovens/${made.id}`, { typed: { ...made.typed, hottest: '220' }, version });
     expect((await change(made.version)).status).toBe(200);
     expect((await change(made.version)).status).toBe(409);
     expect((await s.lead.post('heat/kettles', { typed: {} })).status).toBe(404);

@@ -6,6 +6,7 @@ export { pointedInRing } from './ring-geometry.ts';
 export { coilInStrip, unrolledSlots, type StripOptions } from './unrolled-slots.ts';
 export { connectionDrawing, type ConnectionOptions, type JointState } from './connection-drawing.ts';
 export { cutPiece, slotSection } from './cut-piece.ts';
+export { damageMap, type DamageMapOptions } from './damage-map.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';
 export { boreDrawing } from './machine-kinds/index.ts';
 export { singlePhaseBore, singlePhaseConnection } from './machine-kinds/single-phase.ts';

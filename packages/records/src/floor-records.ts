@@ -25,6 +25,8 @@ export type ListedMotor = Pick<
   | 'serial'
   | 'promisedAt'
   | 'rush'
+  | 'givenTo'
+  | 'place'
 >;
 
 export interface FloorMotor {

@@ -1,6 +1,7 @@
 /** Ovens, their programmes, and what was in them. */
 import type { OvenPast } from '@norther/core';
 import { z } from 'zod';
+import type { NamedItem } from './named-item.ts';
 import { Id, Instant, MOST_LOG_POINTS, TypedFields, Version } from './shapes.ts';
 
 const MotorNumber = z.string().trim().min(1).max(16);
@@ -15,17 +16,6 @@ export const LoadPart = z.object({
 export type LoadPart = z.infer<typeof LoadPart>;
 const MOST_IN_ONE = 60;
 export const LoadParts = z.array(LoadPart).min(1, 'Say what goes in.').max(MOST_IN_ONE);
-
-/** An oven or a programme, as typed. */
-export const HeatEntry = z.object({ typed: TypedFields });
-export const HeatChange = HeatEntry.extend({ version: Version });
-export const HeatItem = HeatEntry.extend({
-  id: Id,
-  name: z.string(),
-  retiredAt: Instant.nullable(),
-  version: Version,
-});
-export type HeatItem = z.infer<typeof HeatItem>;
 
 export const LoadEntry = z.object({
   oven: Id,
@@ -83,12 +73,12 @@ export interface LoadLog {
 }
 
 export interface HeatAnswer {
-  readonly ovens: readonly (HeatItem & {
+  readonly ovens: readonly (NamedItem & {
     readonly controller: ControllerState;
     /** What its loads have shown of how parts follow its air. */
     readonly pasts: readonly OvenPast[];
   })[];
-  readonly programmes: readonly HeatItem[];
+  readonly programmes: readonly NamedItem[];
   /** Those in an oven, and those that came out within two days. */
   readonly loads: readonly LoadRecord[];
   /** Of those in an oven, by their id. */

@@ -15,3 +15,6 @@ export { notesOfLog, readOvenLog, type LogAnswers } from './oven-log-csv.ts';
 export * from './library-records.ts';
 export * from './heat-records.ts';
 export * from './plan-records.ts';
+export * from './write-ups.ts';
+export * from './named-item.ts';
+export * from './supply-records.ts';

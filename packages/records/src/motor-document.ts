@@ -16,9 +16,10 @@ import {
   StepRecord,
   WindingRecord,
 } from './work-records.ts';
+import { WriteUpRecord } from './write-ups.ts';
 
 export const MOTOR_FORMAT = 'norther.motor';
-export const MOTOR_FORMAT_VERSION = 8;
+export const MOTOR_FORMAT_VERSION = 9;
 
 export const MotorDocument = z.object({
   format: z.literal(MOTOR_FORMAT),
@@ -39,6 +40,8 @@ export const MotorDocument = z.object({
   jointMarks: z.array(JointMarkRecord).max(20_000),
   /** Their files lie beside the record in a bundle. */
   attachments: z.array(AttachmentRecord).max(MOST_ATTACHMENTS),
+  /** Why it failed, what is agreed with the customer. */
+  writeUps: z.array(WriteUpRecord).max(10),
   history: z.array(EventRecord).max(50_000),
 });
 export type MotorDocument = z.infer<typeof MotorDocument>;
@@ -136,6 +139,8 @@ const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Reco
   // 8: shops have routes of their own, attempts are kept, parts have tags; before that every motor went a published
   // route, and an attempt stood in the history only.
   7: (old) => ({ ...old, version: 8, route: null, parts: [], attempts: attemptsInHistory(old) }),
+  // 9: why it failed and what is agreed are written; before that nobody could.
+  8: (old) => ({ ...old, version: 9, writeUps: [] }),
 };
 
 /** Opens a file: is it ours, is it too new, bring it up, then check every field and name the faulty one. */

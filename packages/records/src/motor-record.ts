@@ -31,6 +31,10 @@ export const MotorRecord = MotorEntry.extend({
   /** The route it goes, in the version it began with. */
   route: z.string().max(60),
   routeVersion: Version,
+  /** Whoever is to do it; null where anybody may. */
+  givenTo: z.string().max(80).nullable().default(null),
+  /** Place by hand on the floor, on the scale of promises [ms since 1970]; null where the promise says it. */
+  place: z.number().nullable().default(null),
   arrivedAt: Instant,
   shippedAt: Instant.nullable(),
   /** Taken in by mistake: kept, and off the floor. */
@@ -46,6 +50,13 @@ export const MotorChange = MotorEntry.omit({ number: true, kind: true }).extend(
   why: z.string().trim().max(500).default(''),
 });
 export type MotorChange = z.infer<typeof MotorChange>;
+
+/** Who is to do it, or where it stands on the floor: what is not said stays. */
+export const FloorChange = z.object({
+  givenTo: z.string().trim().max(80).nullable().optional(),
+  place: z.number().min(0).max(1e14).nullable().optional(),
+});
+export type FloorChange = z.infer<typeof FloorChange>;
 
 /** A visit of a machine that comes back: what is known of it, and the winding that was in it when it left. */
 export interface EarlierVisit extends Pick<

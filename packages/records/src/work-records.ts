@@ -115,16 +115,34 @@ export const GatePassRecord = z.object({
 });
 export type GatePassRecord = z.infer<typeof GatePassRecord>;
 
+/** What a reading was taken with, as it stood then. */
+export const InstrumentUsed = z.object({
+  id: Id,
+  name: z.string().max(60),
+  /** Of its calibration, in words: `due 2027-03-31`. */
+  standing: z.string().max(120),
+  /** Why a lead measured with it although it may not sign. */
+  reason: z.string().max(500),
+});
+export type InstrumentUsed = z.infer<typeof InstrumentUsed>;
+
 export const ReadingEntry = z.object({
   kind: TestKindName,
   stage: StageName,
   typed: TypedFields,
   /** Longer ones are thinned as they are read. */
   log: LogPoints.max(MOST_LOG_POINTS).optional(),
+  /** What it was taken with. */
+  instrument: Id.nullable().default(null),
+  /** A lead's reason to measure with an instrument that may not sign. */
+  why: z.string().trim().max(500).default(''),
 });
 export type ReadingEntry = z.infer<typeof ReadingEntry>;
+/** The same as it is sent: what has a default may be left out. */
+export type NewReading = z.input<typeof ReadingEntry>;
 
-export const ReadingRecord = ReadingEntry.extend({
+export const ReadingRecord = ReadingEntry.omit({ why: true }).extend({
+  instrument: InstrumentUsed.nullable().default(null),
   /** Older records hold up to twice as many. */
   log: LogPoints.optional(),
   id: Id,

@@ -3,7 +3,7 @@
  * number from one sequence of the database, never by a clock: clocks are set back.
  */
 import type { LogPoint, Route } from '@norther/core';
-import type { LoadPart, PhotoMark } from '@norther/records';
+import type { InstrumentUsed, LoadPart, LotMove, PhotoMark } from '@norther/records';
 import { sql } from 'drizzle-orm';
 import {
   bigint,
@@ -153,6 +153,10 @@ export const motors = pgTable(
     plate: jsonb('plate').$type<Fields>().notNull(),
     promisedAt: at('promised_at'),
     rush: boolean('rush').notNull(),
+    /** Name of whoever is to do it; null where anybody may. */
+    givenTo: text('given_to'),
+    /** Place by hand among those of the floor; null where the due date says it. */
+    place: doublePrecision('place'),
     arrivedAt: at('arrived_at').notNull(),
     shippedAt: at('shipped_at'),
     /** Lower-case words of identity, for finding by part of a word. */
@@ -300,6 +304,20 @@ export const attachments = pgTable(
   (t) => [index('attachments_motor').on(t.motorId)],
 );
 
+/** What is written about a motor in words of people, one of each kind; what it said before stands in the history. */
+export const writeUps = pgTable(
+  'write_ups',
+  {
+    ...ofMotor,
+    kind: text('kind').notNull(),
+    body: jsonb('body').$type<Record<string, unknown>>().notNull(),
+    version: integer('version').notNull().default(1),
+    changedAt: at('changed_at').notNull(),
+    changedBy: text('changed_by').notNull(),
+  },
+  (t) => [uniqueIndex('write_ups_kind').on(t.motorId, t.kind)],
+);
+
 export const holds = pgTable(
   'holds',
   {
@@ -341,6 +359,8 @@ export const readings = pgTable(
     logPoints: integer('log_points').notNull().default(0),
     /** How a reading with a log was judged, and by which core: its log need not be read again for that. */
     kept: jsonb('kept').$type<{ core: string; outcome: unknown }>(),
+    /** What it was measured with, as it stood then. */
+    instrument: jsonb('instrument').$type<InstrumentUsed>(),
     takenAt: at('taken_at').notNull(),
     takenBy: text('taken_by').notNull(),
     order: order('order').notNull().default(HAPPENED),
@@ -407,6 +427,56 @@ export const reels = pgTable(
   },
   (t) => [uniqueIndex('reels_name').on(t.shopId, t.name)],
 );
+
+/** What is used up beside wire: liner, wedge, sleeving, cord, varnish, resin. */
+export const supplies = pgTable('supplies', namedInShop(), (t) => [
+  uniqueIndex('supplies_name').on(t.shopId, sql`lower(${t.name})`),
+]);
+
+/** One delivery of a supply. What is left is the sum of its moves. */
+export const lots = pgTable(
+  'lots',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    supplyId: uuid('supply_id')
+      .notNull()
+      .references(() => supplies.id),
+    lot: text('lot').notNull(),
+    expiresAt: at('expires_at'),
+    receivedAt: at('received_at').notNull(),
+    receivedBy: text('received_by').notNull(),
+  },
+  (t) => [uniqueIndex('lots_lot').on(t.supplyId, sql`lower(${t.lot})`)],
+);
+
+/** Append-only: what came, went, was counted anew, and how thick it was. */
+export const lotMoves = pgTable(
+  'lot_moves',
+  {
+    id: uuid('id').primaryKey(),
+    shopId: uuid('shop_id').notNull(),
+    lotId: uuid('lot_id')
+      .notNull()
+      .references(() => lots.id),
+    motorId: uuid('motor_id').references(() => motors.id),
+    what: text('what').$type<LotMove['what']>().notNull(),
+    /** Added, or taken away where negative, in the supply's unit; 0 for a check. */
+    amount: doublePrecision('amount').notNull(),
+    /** Of a viscosity check, as typed. */
+    value: text('value').notNull(),
+    note: text('note').notNull(),
+    at: at('at').notNull(),
+    by: text('by').notNull(),
+    order: order('order').notNull().default(HAPPENED),
+  },
+  (t) => [index('lot_moves_lot').on(t.lotId), index('lot_moves_motor').on(t.motorId)],
+);
+
+/** Meters and gauges: when they are due, and where they are. */
+export const instruments = pgTable('instruments', namedInShop(), (t) => [
+  uniqueIndex('instruments_name').on(t.shopId, sql`lower(${t.name})`),
+]);
 
 export const shopSettings = pgTable('shop_settings', {
   shopId: uuid('shop_id').primaryKey(),

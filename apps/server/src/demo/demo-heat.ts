@@ -1,5 +1,5 @@
 /** Ovens of the made-up shop: what they are, what they have to do, what is in them, and what they did before. */
-import type { HeatItem, LoadPart } from '@norther/records';
+import type { NamedItem, LoadPart } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { writeFileSync } from 'node:fs';
 import type { Transaction } from '../database/database.ts';
@@ -10,7 +10,7 @@ const HOUR = 3_600_000;
 const CONTROLLER = '127.0.0.1:4471';
 const ROOM_C = 21;
 
-const OVENS: readonly HeatItem['typed'][] = [
+const OVENS: readonly NamedItem['typed'][] = [
   {
     name: 'Oven 1',
     occupies: 'Burn-off',
@@ -34,7 +34,7 @@ const OVENS: readonly HeatItem['typed'][] = [
   { name: 'Oven 3', occupies: 'Cure', hottest: '180', rate: '240', mass: '120', width: '700', depth: '800' },
 ];
 
-const PROGRAMMES: readonly HeatItem['typed'][] = [
+const PROGRAMMES: readonly NamedItem['typed'][] = [
   {
     name: 'Burn-off 350',
     kind: 'burn-off',
@@ -152,7 +152,7 @@ export async function loadDemoHeat(
   now: number,
   instrumentsFile: string | undefined,
 ) {
-  const add = async (table: typeof equipment | typeof programmes, list: readonly HeatItem['typed'][]) => {
+  const add = async (table: typeof equipment | typeof programmes, list: readonly NamedItem['typed'][]) => {
     const rows = list.map((typed) => ({ id: uuidV7(), shopId, name: typed['name']!, typed }));
     await tx.insert(table).values(rows);
     return rows.map((r) => r.id);

@@ -35,6 +35,8 @@ import { DEMO_MOTORS } from './demo-motors.ts';
 import { OTHER_ROUTES } from './demo-other-routes.ts';
 import { PAST_MOTORS, pastTimes } from './demo-past.ts';
 import { loadDemoHeat } from './demo-heat.ts';
+import { loadDemoStores } from './demo-stores.ts';
+import { demoWriteUps } from './demo-write-ups.ts';
 import { demoPhotos } from './demo-photos.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
 import { DEMO_REELS, demoCard } from './demo-windings.ts';
@@ -119,10 +121,12 @@ export async function loadDemo(
             ...opened.value,
             route: motor.route && !isPublished(motor.route.id) ? motor.route : null,
             parts: demoParts(motor, now),
+            writeUps: demoWriteUps(motor.number, now),
           } as MotorDocument;
           const document = store ? await withPhotos(record, motor, store, now) : record;
           await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
+        await loadDemoStores(tx, shopId, now);
         await loadDemoHeat(tx, shopId, now, options.instrumentsFile);
       }
       return true;

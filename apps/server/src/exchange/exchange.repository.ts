@@ -22,6 +22,7 @@ import {
   routeVersions,
   steps,
   windings,
+  writeUps,
   withdrawals,
 } from '../database/schema.ts';
 import { machineOf } from '../motors/machines.ts';
@@ -168,6 +169,11 @@ export class ExchangeRepository {
       tx,
       jointMarks,
       d.jointMarks.map((m) => ({ ...m, ...of, at: new Date(m.at) })),
+    );
+    await inBatches(
+      tx,
+      writeUps,
+      d.writeUps.map((w) => ({ ...w, ...of, changedAt: new Date(w.changedAt) })),
     );
     const keptAt = new Date();
     if (files.length > 0)

@@ -23,6 +23,7 @@ export async function* exportDocument(
     readings,
     jointMarks,
     attachments,
+    writeUps,
   }: MotorRows,
   historyOrders: readonly number[],
   logOf: (readingId: string) => Promise<string | null>,
@@ -53,7 +54,7 @@ export async function* exportDocument(
     route: ownRoute,
   };
   yield JSON.stringify(head).slice(0, -1);
-  const lists = { ...d, parts };
+  const lists = { ...d, parts, writeUps };
   for (const list of [
     'windings',
     'steps',
@@ -63,6 +64,7 @@ export async function* exportDocument(
     'gatePasses',
     'jointMarks',
     'attachments',
+    'writeUps',
   ] as const)
     yield* rows(`,"${list}":[`, pages<unknown>(lists[list]), ']');
   yield ',"readings":[';

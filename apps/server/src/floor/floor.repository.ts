@@ -1,6 +1,6 @@
 /** Reads what the floor shows: one query however many motors there are. */
 import { Injectable } from '@nestjs/common';
-import { byRushAndPromise } from '@norther/core';
+import { byRushAndPlace } from '@norther/core';
 import type { HoldRecord, ListedMotor } from '@norther/records';
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import { Database, type Db } from '../database/database.ts';
@@ -58,7 +58,7 @@ export class FloorRepository {
 
   async floor(shopId: string): Promise<FloorRow[]> {
     const rows = (await this.all.execute({ shopId })).map(rowOf);
-    return rows.sort((a, b) => byRushAndPromise(a.motor, b.motor));
+    return rows.sort((a, b) => byRushAndPlace(a.motor, b.motor));
   }
 
   /** @returns null when it is not on the floor */

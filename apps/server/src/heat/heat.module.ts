@@ -1,34 +1,37 @@
 /** Ovens, programmes and loads over HTTP. */
 import { Body, Controller, Get, HttpCode, Module, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { HeatChange, HeatEntry, LoadEntry, LoadOut, LoadReadings, SeenVersion } from '@norther/records';
+import { NamedChange, NamedEntry, LoadEntry, LoadOut, LoadReadings, SeenVersion } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import type { WriteKey } from '../database/write.ts';
 import { Problem } from '../http/problem.ts';
 import { Who, Write } from '../http/request.ts';
 import type { Person } from '../people/person.ts';
 import { HeatRepository } from './heat.repository.ts';
-import { HeatService, type HeatThing } from './heat.service.ts';
+import { NamedItems, NamedItemsModule, type NamedThing } from '../named-items/named-items.module.ts';
+import { HEAT_THINGS, HeatService } from './heat.service.ts';
 import { OvenReader } from './oven-reader.ts';
 
-class NewItem extends createZodDto(HeatEntry) {}
-class ChangedItem extends createZodDto(HeatChange) {}
+class NewItem extends createZodDto(NamedEntry) {}
+class ChangedItem extends createZodDto(NamedChange) {}
 class Seen extends createZodDto(SeenVersion) {}
 class NewLoad extends createZodDto(LoadEntry) {}
 class TakenOut extends createZodDto(LoadOut) {}
 class NewReadings extends createZodDto(LoadReadings) {}
 
 /** `ovens` or `programmes`, as the address says it. */
-function thingOf(list: string): HeatThing {
-  if (list === 'ovens') return 'oven';
-  if (list === 'programmes') return 'programme';
-  throw new Problem(404, 'There are ovens and programmes.');
+function thingOf(list: string): NamedThing {
+  if (!Object.hasOwn(HEAT_THINGS, list)) throw new Problem(404, 'There are ovens and programmes.');
+  return HEAT_THINGS[list as keyof typeof HEAT_THINGS];
 }
 
 @ApiTags('heat')
 @Controller()
 export class HeatController {
-  constructor(private readonly heat: HeatService) {}
+  constructor(
+    private readonly heat: HeatService,
+    private readonly items: NamedItems,
+  ) {}
 
   @Get('heat')
   all(@Who() person: Person) {
@@ -76,7 +79,7 @@ export class HeatController {
   @Post('heat/:list')
   @HttpCode(201)
   add(@Who() person: Person, @Write() write: WriteKey, @Param('list') list: string, @Body() body: NewItem) {
-    return this.heat.add(person, write, thingOf(list), body.typed);
+    return this.items.add(person, write, thingOf(list), body.typed);
   }
 
   @Put('heat/:list/:id')
@@ -87,7 +90,7 @@ export class HeatController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body() body: ChangedItem,
   ) {
-    return this.heat.change(person, write, thingOf(list), id, body);
+    return this.items.change(person, write, thingOf(list), id, body);
   }
 
   @Post('heat/:list/:id/retire')
@@ -99,7 +102,7 @@ export class HeatController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body() body: Seen,
   ) {
-    return this.heat.retire(person, write, thingOf(list), id, body.version, true);
+    return this.items.retire(person, write, thingOf(list), id, body.version, true);
   }
 
   @Post('heat/:list/:id/restore')
@@ -111,11 +114,12 @@ export class HeatController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body() body: Seen,
   ) {
-    return this.heat.retire(person, write, thingOf(list), id, body.version, false);
+    return this.items.retire(person, write, thingOf(list), id, body.version, false);
   }
 }
 
 @Module({
+  imports: [NamedItemsModule],
   controllers: [HeatController],
   providers: [HeatService, HeatRepository, OvenReader],
   exports: [OvenReader],

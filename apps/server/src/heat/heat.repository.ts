@@ -1,13 +1,11 @@
 /** Reads and writes ovens, programmes, loads and what their thermocouples said. */
 import { Injectable } from '@nestjs/common';
 import type { LogPoint, OvenPast } from '@norther/core';
-import type { HeatItem, LoadPart, LoadRecord } from '@norther/records';
+import type { NamedItem, LoadPart, LoadRecord } from '@norther/records';
 import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import { Database, type Db, type Transaction } from '../database/database.ts';
-import { equipment, loadPoints, loads, motors, programmes } from '../database/schema.ts';
+import { equipment, loadPoints, loads, motors } from '../database/schema.ts';
 
-/** An oven or a programme: both are a name and what was typed. */
-export type HeatTable = typeof equipment | typeof programmes;
 /** Loads that are still shown after they came out [ms]. */
 const SHOWN_AFTER = 48 * 3_600_000;
 /** So many of its last loads tell how an oven heats. */
@@ -15,13 +13,6 @@ const LEARNED_FROM = 40;
 /** Of one load, at most about so many are read. */
 const MOST_READINGS = 4000;
 
-const itemOf = (r: (typeof equipment)['$inferSelect']): HeatItem => ({
-  id: r.id,
-  name: r.name,
-  typed: r.typed,
-  retiredAt: r.retiredAt?.toISOString() ?? null,
-  version: r.version,
-});
 const loadOf = (r: (typeof loads)['$inferSelect']): LoadRecord => ({
   id: r.id,
   oven: r.equipmentId,
@@ -49,42 +40,6 @@ export interface OpenLoad {
 @Injectable()
 export class HeatRepository {
   constructor(private readonly database: Database) {}
-
-  async items(
-    table: HeatTable,
-    shopId: string,
-    db: Db | Transaction = this.database.db,
-  ): Promise<HeatItem[]> {
-    const rows = await db.select().from(table).where(eq(table.shopId, shopId)).orderBy(asc(table.name));
-    return rows.map(itemOf);
-  }
-
-  /** @returns null when there is one of that name already */
-  async add(
-    tx: Transaction,
-    table: HeatTable,
-    row: { id: string; shopId: string; name: string; typed: HeatItem['typed'] },
-  ) {
-    const [added] = await tx.insert(table).values(row).onConflictDoNothing().returning();
-    return added ? itemOf(added) : null;
-  }
-
-  /** @returns null when the stored version is another */
-  async change(
-    tx: Transaction,
-    table: HeatTable,
-    shopId: string,
-    id: string,
-    version: number,
-    set: Partial<{ name: string; typed: HeatItem['typed']; retiredAt: Date | null }>,
-  ): Promise<HeatItem | null> {
-    const [row] = await tx
-      .update(table)
-      .set({ ...set, version: version + 1 })
-      .where(and(eq(table.shopId, shopId), eq(table.id, id), eq(table.version, version)))
-      .returning();
-    return row ? itemOf(row) : null;
-  }
 
   async loads(shopId: string): Promise<LoadRecord[]> {
     const rows = await this.database.db
@@ -130,7 +85,7 @@ export class HeatRepository {
       id: string;
       shopId: string;
       equipmentId: string;
-      programme: HeatItem['typed'];
+      programme: NamedItem['typed'];
       parts: readonly LoadPart[];
       startedAt: Date;
       startedBy: string;

@@ -1,30 +1,34 @@
 /** Ovens and programmes as a lead enters them; what goes into an oven, what comes out, and what it showed. */
 import { Injectable } from '@nestjs/common';
 import { finding, fitsOven, readOven, readProgramme, tauOfLog, thinLog, type Finding } from '@norther/core';
-import type { HeatAnswer, HeatItem, LoadEntry, LoadLog, LoadReadings, LoadRecord } from '@norther/records';
+import type { HeatAnswer, LoadEntry, LoadLog, LoadReadings, LoadRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import type { z } from 'zod';
 import { equipment, programmes } from '../database/schema.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
-import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
+import { badInput, conflict, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
-import { HeatRepository, type HeatTable } from './heat.repository.ts';
+import { NamedItems, type NamedThing } from '../named-items/named-items.module.ts';
+import { HeatRepository } from './heat.repository.ts';
 import { OvenReader } from './oven-reader.ts';
 
-/** What is an oven, and what a programme: the same rules of keeping, other forms. */
-const KINDS = {
-  oven: {
-    table: equipment as HeatTable,
+/** What is entered once and used for every load. */
+export const HEAT_THINGS = {
+  ovens: {
+    table: equipment,
     word: 'oven',
-    findings: (t: HeatItem['typed']) => readOven(t).findings,
+    plural: 'ovens',
+    check: (t) => readOven(t).findings,
+    leadsOnly: true,
   },
-  programme: {
-    table: programmes as HeatTable,
+  programmes: {
+    table: programmes,
     word: 'programme',
-    findings: (t: HeatItem['typed']) => readProgramme(t).findings,
+    plural: 'programmes',
+    check: (t) => readProgramme(t).findings,
+    leadsOnly: true,
   },
-} as const;
-export type HeatThing = keyof typeof KINDS;
+} as const satisfies Readonly<Record<string, NamedThing>>;
 
 /** A log on a screen has no use for more points. */
 const SHOWN_POINTS = 300;
@@ -37,14 +41,15 @@ const SLACK = 60_000;
 export class HeatService {
   constructor(
     private readonly heat: HeatRepository,
+    private readonly items: NamedItems,
     private readonly reader: OvenReader,
     private readonly writer: Writer,
   ) {}
 
   async all({ shopId }: Person): Promise<HeatAnswer> {
     const [ovens, list, loads, pasts] = await Promise.all([
-      this.heat.items(equipment, shopId),
-      this.heat.items(programmes, shopId),
+      this.items.list(HEAT_THINGS.ovens, shopId),
+      this.items.list(HEAT_THINGS.programmes, shopId),
       this.heat.loads(shopId),
       this.heat.pasts(shopId),
     ]);
@@ -74,65 +79,12 @@ export class HeatService {
     return shownLog(await this.heat.log(load));
   }
 
-  add(person: Person, write: WriteKey, thing: HeatThing, typed: HeatItem['typed']): Promise<HeatItem> {
-    const { table, word } = this.checked(person, thing, typed);
-    return this.writer.once(person, write, async ({ tx, record }) => {
-      const name = typed['name']!.trim();
-      const added = await this.heat.add(tx, table, { id: uuidV7(), shopId: person.shopId, name, typed });
-      if (!added) throw taken(word, name);
-      await record({ motorId: null, what: `${word} ${name} added`, after: typed });
-      return added;
-    });
-  }
-
-  change(
-    person: Person,
-    write: WriteKey,
-    thing: HeatThing,
-    id: string,
-    { typed, version }: { readonly typed: HeatItem['typed']; readonly version: number },
-  ): Promise<HeatItem> {
-    const { table, word } = this.checked(person, thing, typed);
-    return this.writer.once(person, write, async ({ tx, record }) => {
-      const all = await this.heat.items(table, person.shopId, tx);
-      const before = all.find((x) => x.id === id);
-      if (!before) throw notFound(`This ${word}`);
-      const name = typed['name']!.trim();
-      if (all.some((x) => x.id !== id && x.name.toLowerCase() === name.toLowerCase()))
-        throw taken(word, name);
-      const after = await this.heat.change(tx, table, person.shopId, id, version, { typed, name });
-      if (!after) throw stale(before, { typed });
-      await record({ motorId: null, what: `${word} ${name} changed`, before: before.typed, after: typed });
-      return after;
-    });
-  }
-
-  retire(person: Person, write: WriteKey, thing: HeatThing, id: string, version: number, retire: boolean) {
-    refuseOthers(person);
-    const { table, word } = KINDS[thing];
-    return this.writer.once(person, write, async ({ tx, now, record }) => {
-      const before = (await this.heat.items(table, person.shopId, tx)).find((x) => x.id === id);
-      if (!before) throw notFound(`This ${word}`);
-      const after = await this.heat.change(tx, table, person.shopId, id, version, {
-        retiredAt: retire ? now : null,
-      });
-      if (!after) throw stale(before, { version });
-      await record({
-        motorId: null,
-        what: `${word} ${before.name} ${retire ? 'retired' : 'brought back'}`,
-        before,
-        after,
-      });
-      return after;
-    });
-  }
-
   /** What goes in is checked against oven and programme; an oven has one load at a time. */
   start(person: Person, write: WriteKey, entry: LoadEntry): Promise<LoadRecord> {
     return this.writer.once(person, write, async ({ tx, now, record }) => {
       const [ovens, list] = [
-        await this.heat.items(equipment, person.shopId, tx),
-        await this.heat.items(programmes, person.shopId, tx),
+        await this.items.list(HEAT_THINGS.ovens, person.shopId, tx),
+        await this.items.list(HEAT_THINGS.programmes, person.shopId, tx),
       ];
       const ovenItem = ovens.find((o) => o.id === entry.oven && o.retiredAt === null);
       const item = list.find((p) => p.id === entry.programme && p.retiredAt === null);
@@ -225,7 +177,9 @@ export class HeatService {
         person.shopId,
         load.parts.map((p) => p.number),
       );
-      const oven = (await this.heat.items(equipment, person.shopId, tx)).find((o) => o.id === load.oven)!;
+      const oven = (await this.items.list(HEAT_THINGS.ovens, person.shopId, tx)).find(
+        (o) => o.id === load.oven,
+      )!;
       for (const part of load.parts) {
         const motorId = known.get(part.number);
         if (motorId)
@@ -245,7 +199,9 @@ export class HeatService {
     return this.writer.once(person, write, async ({ tx, now, record }) => {
       const load = await this.heat.load(person.shopId, id, tx);
       if (!load) throw notFound('This load');
-      const oven = (await this.heat.items(equipment, person.shopId, tx)).find((o) => o.id === load.oven)!;
+      const oven = (await this.items.list(HEAT_THINGS.ovens, person.shopId, tx)).find(
+        (o) => o.id === load.oven,
+      )!;
       if (oven.typed['controller'])
         throw conflict('load.has-controller', `${oven.name} is read from its controller, not by hand.`);
       const [from, to] = [
@@ -272,23 +228,9 @@ export class HeatService {
       return { points: points.length };
     });
   }
-
-  private checked(person: Person, thing: HeatThing, typed: HeatItem['typed']) {
-    refuseOthers(person);
-    const kind = KINDS[thing];
-    const findings = stops(kind.findings(typed));
-    if (findings.length > 0) throw badInput(findings);
-    return kind;
-  }
 }
 
 const shownLog = ({ points, open }: Awaited<ReturnType<HeatRepository['log']>>): LoadLog => ({
   points: points.length > SHOWN_POINTS ? thinLog(points, SHOWN_POINTS) : points,
   open,
 });
-
-function refuseOthers(person: Person) {
-  if (person.role !== 'lead') throw forbidden('Ovens and programmes are entered by a lead.');
-}
-const taken = (word: string, name: string) =>
-  conflict('heat.name-taken', `There is a ${word} ${name} already, in use or retired.`, ['name']);

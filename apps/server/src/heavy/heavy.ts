@@ -5,6 +5,7 @@ import { Piscina } from 'piscina';
 import type { Calculation } from '../calculate/calculations.ts';
 import { Problem, Busy } from '../http/problem.ts';
 import type { MotorRows } from '../motors/motor-file.ts';
+import type { MotorSheetTask } from '../reports/motor-sheets.ts';
 import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
 import type { LabelSize } from '../reports/labels.ts';
 import type { ImportQuestion } from '../exchange/import-document.ts';
@@ -86,8 +87,9 @@ export class Heavy implements OnModuleDestroy {
     return this.run(this.sheets, { task: 'reading', rows, id }, SHEET_MS);
   }
 
-  verdict(rows: MotorRows, issue: Issue): Promise<Uint8Array> {
-    return this.run(this.sheets, { task: 'verdict', rows, issue }, SHEET_MS);
+  /** A paper sheet of a motor: its verdict, what is agreed, its nameplate. */
+  sheet(task: MotorSheetTask, rows: MotorRows, issue: Issue): Promise<Uint8Array> {
+    return this.run(this.sheets, { task, rows, issue }, SHEET_MS);
   }
 
   labels(rows: MotorRows, size: LabelSize, issue: Issue): Promise<Uint8Array> {

@@ -9,13 +9,13 @@ import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
 import { labelsPdf, type LabelSize } from '../reports/labels.ts';
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
-import { verdictPdf } from '../reports/verdict-pdf.ts';
+import { MOTOR_SHEETS, type MotorSheetTask } from '../reports/motor-sheets.ts';
 
 export type Question =
   | { readonly task: 'calculate'; readonly calculation: Calculation; readonly body: object }
   | { readonly task: 'motor'; readonly rows: MotorRows }
   | { readonly task: 'reading'; readonly rows: MotorRows; readonly id: string }
-  | { readonly task: 'verdict'; readonly rows: MotorRows; readonly issue: Issue }
+  | { readonly task: MotorSheetTask; readonly rows: MotorRows; readonly issue: Issue }
   | { readonly task: 'labels'; readonly rows: MotorRows; readonly size: LabelSize; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
@@ -49,7 +49,9 @@ async function answer(q: Question): Promise<unknown> {
       return { verdict: reading?.outcome.ok ? reading.outcome.judgement.verdict : null };
     }
     case 'verdict':
-      return new Uint8Array(await verdictPdf(judgeMotor(q.rows), q.issue));
+    case 'agreement':
+    case 'nameplate':
+      return new Uint8Array(await MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
     case 'labels':
       return new Uint8Array(await labelsPdf(q.rows, q.size, q.issue));
     case 'plan':

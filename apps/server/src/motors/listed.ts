@@ -18,6 +18,8 @@ export const LISTED = {
   maker: motors.maker,
   serial: motors.serial,
   rush: motors.rush,
+  givenTo: motors.givenTo,
+  place: motors.place,
   promisedAt: motors.promisedAt,
 };
 

@@ -23,6 +23,7 @@ import type {
   ReadingRecord,
   StepRecord,
   WindingRecord,
+  WriteUpRecord,
 } from '@norther/records';
 
 export interface MotorRows {
@@ -43,6 +44,7 @@ export interface MotorRows {
   /** In the order made. */
   readonly jointMarks: readonly JointMarkRecord[];
   readonly attachments: readonly ShownAttachment[];
+  readonly writeUps: readonly WriteUpRecord[];
   /** What the shop has set, as typed. */
   readonly settings: Readonly<Record<string, string>>;
 }

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { MotorChange, MotorEntry } from '@norther/records';
+import { FloorChange, MotorChange, MotorEntry } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import type { Response } from 'express';
 import { z } from 'zod';
@@ -12,6 +12,7 @@ import type { Person } from '../people/person.ts';
 import { MotorsService } from './motors.service.ts';
 
 class NewMotor extends createZodDto(MotorEntry) {}
+class OnFloor extends createZodDto(FloorChange) {}
 class ChangedMotor extends createZodDto(MotorChange) {}
 class HistoryQuery extends createZodDto(
   z.object({
@@ -100,6 +101,16 @@ export class MotorsController {
     @Body() body: ReasonGiven,
   ) {
     return this.motors.withdraw(person, write, number, body.reason, false);
+  }
+
+  @Put('motors/:number/floor')
+  setOnFloor(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('number') number: string,
+    @Body() change: OnFloor,
+  ) {
+    return this.motors.setOnFloor(person, write, number, change);
   }
 
   @Put('motors/:number')

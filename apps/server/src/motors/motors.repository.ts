@@ -2,11 +2,18 @@
 import { Injectable } from '@nestjs/common';
 import { CORE_VERSION, type RouteName } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
-import type { EarlierVisit, EventRecord, MotorEntry, MotorRecord, WindingRecord } from '@norther/records';
+import type {
+  EarlierVisit,
+  EventRecord,
+  FloorChange,
+  MotorEntry,
+  MotorRecord,
+  WindingRecord,
+} from '@norther/records';
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { machineCorrected, machineOf, type Identity } from './machines.ts';
 import { RoutesRepository } from '../routes/routes.repository.ts';
-import { curves, events, machines, motors, readings, type windings } from '../database/schema.ts';
+import { curves, events, machines, motors, people, readings, type windings } from '../database/schema.ts';
 import {
   attachmentOfJson,
   attemptOfJson,
@@ -19,6 +26,7 @@ import {
   readingOfJson,
   stepOfJson,
   windingOfJson,
+  writeUpOfJson,
 } from './rows-from-json.ts';
 import type { MotorRows, StoredReading } from './motor-file.ts';
 
@@ -38,6 +46,8 @@ export const motorOf = (r: Row<typeof motors>): MotorRecord => ({
   plate: r.plate,
   promisedAt: iso(r.promisedAt),
   rush: r.rush,
+  givenTo: r.givenTo,
+  place: r.place,
   arrivedAt: r.arrivedAt.toISOString(),
   shippedAt: iso(r.shippedAt),
   withdrawnAt: iso(r.withdrawnAt),
@@ -92,6 +102,7 @@ const motorQuery = (db: Db | Transaction) =>
           from readings r left join withdrawals w on w.reading_id = r.id where r.motor_id = motors.id) x)`,
       )}`.as('readings'),
       jointMarks: rowsUnder('joint_marks', 'x."order"'),
+      writeUps: rowsUnder('write_ups', 'x.kind'),
       attachments: sql<readonly JsonRow[]>`${sql.raw(
         `(select coalesce(json_agg(x order by x."order"), '[]') from (
           select a.*, exists (select from files f where f.shop_id = a.shop_id and f.hash = a.hash) as here
@@ -170,6 +181,7 @@ export class MotorsRepository {
       readings: await this.withOldLogs(found.readings.map(readingOfJson), db),
       jointMarks: found.jointMarks.map(jointMarkOfJson),
       attachments: found.attachments.map(attachmentOfJson),
+      writeUps: found.writeUps.map(writeUpOfJson),
       settings: found.settings ?? {},
     };
   }
@@ -366,6 +378,29 @@ export class MotorsRepository {
     const { machineId, shopId, maker, serial } = before!;
     if (maker === said.maker && serial === said.serial) return machineId;
     return machineCorrected(tx, shopId, id, machineId, said);
+  }
+
+  /** Whether somebody of this name works here. */
+  async worksHere(tx: Transaction, shopId: string, name: string): Promise<boolean> {
+    const rows = await tx
+      .select({ id: people.id })
+      .from(people)
+      .where(and(eq(people.shopId, shopId), eq(people.name, name), isNull(people.retiredAt)));
+    return rows.length > 0;
+  }
+
+  /** The plate is left alone, so its version stays. @returns the motor as it is then */
+  async setOnFloor(tx: Transaction, id: string, change: FloorChange): Promise<MotorRecord> {
+    const { givenTo, place } = change;
+    const [row] = await tx
+      .update(motors)
+      .set({
+        ...(givenTo === undefined ? {} : { givenTo }),
+        ...(place === undefined ? {} : { place }),
+      })
+      .where(eq(motors.id, id))
+      .returning();
+    return motorOf(row!);
   }
 
   async withdraw(tx: Transaction, id: string, at: Date | null) {

@@ -1,7 +1,7 @@
 /** Motors: taking them in, changing their plate and promise, finding and opening them. */
 import { Injectable } from '@nestjs/common';
 import { finding, IDENTITY_FIELDS, machineKind, readForm } from '@norther/core';
-import type { MotorChange, MotorEntry, MotorRecord, EarlierVisit } from '@norther/records';
+import type { FloorChange, MotorChange, MotorEntry, MotorRecord, EarlierVisit } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, Problem, stale } from '../http/problem.ts';
@@ -102,6 +102,38 @@ export class MotorsService {
       const motor = await this.motors.insert(tx, person.shopId, uuidV7(), entry, route, now);
       await record({ motorId: motor.id, what: 'motor taken in', after: entry });
       return motor;
+    });
+  }
+
+  /** A lead gives it to anybody and sets the order; others take what nobody has, or give back their own. */
+  setOnFloor(person: Person, write: WriteKey, number: string, change: FloorChange): Promise<MotorRecord> {
+    if (change.place !== undefined && person.role !== 'lead')
+      throw forbidden('The order of the floor is a lead’s to set.');
+    return this.writer.once(person, write, async ({ tx, record }) => {
+      const before = (await this.locked({ tx, person }, number)).file.motor;
+      refuseGone(before, person, '');
+      const { givenTo } = change;
+      if (givenTo !== undefined && person.role !== 'lead') {
+        if (before.givenTo !== null && before.givenTo !== person.name)
+          throw conflict(
+            'motor.given',
+            `Motor ${number} is given to ${before.givenTo}: a lead gives it on.`,
+            ['givenTo'],
+          );
+        if (givenTo !== null && givenTo !== person.name)
+          throw forbidden('A lead gives work to others; one takes it for oneself.');
+      }
+      if (givenTo && !(await this.motors.worksHere(tx, person.shopId, givenTo)))
+        throw badInput([finding('stop', 'motor.nobody', `Nobody here is called ${givenTo}.`, ['givenTo'])]);
+      const after = await this.motors.setOnFloor(tx, before.id, change);
+      const gave = givenTo === undefined ? null : givenTo ? `given to ${givenTo}` : 'given back';
+      await record({
+        motorId: before.id,
+        what: gave ?? (change.place === null ? 'placed by its promise again' : 'placed by hand on the floor'),
+        before: { givenTo: before.givenTo, place: before.place },
+        after: change,
+      });
+      return after;
     });
   }
 

@@ -9,6 +9,7 @@ import type {
   PartRecord,
   StepRecord,
   WindingRecord,
+  WriteUpRecord,
 } from '@norther/records';
 
 import type { ShownAttachment, StoredReading } from './motor-file.ts';
@@ -56,6 +57,8 @@ export const motorOfJson = (r: JsonRow): MotorRecord =>
     plate: r['plate'],
     promisedAt: timeOrNull(r['promised_at']),
     rush: r['rush'],
+    givenTo: r['given_to'],
+    place: r['place'],
     arrivedAt: time(r['arrived_at']),
     shippedAt: timeOrNull(r['shipped_at']),
     withdrawnAt: timeOrNull(r['withdrawn_at']),
@@ -154,6 +157,7 @@ export const readingOfJson = (r: JsonRow): StoredReading =>
     values: r['values'],
     logPoints: r['log_points'],
     kept: r['kept'],
+    instrument: r['instrument'],
     takenAt: time(r['taken_at']),
     takenBy: r['taken_by'],
     order: r['order'],
@@ -173,6 +177,16 @@ export const jointMarkOfJson = (r: JsonRow): JointMarkRecord =>
     by: r['by'],
     order: r['order'],
   }) as JointMarkRecord;
+
+export const writeUpOfJson = (r: JsonRow): WriteUpRecord =>
+  ({
+    id: r['id'],
+    kind: r['kind'],
+    body: r['body'],
+    version: r['version'],
+    changedAt: time(r['changed_at']),
+    changedBy: r['changed_by'],
+  }) as WriteUpRecord;
 
 export const attachmentOfJson = (r: JsonRow): ShownAttachment => ({
   ...({

@@ -22,12 +22,22 @@ function exampleMotor(kind: string): MotorRows {
     promisedAt: null,
     rush: false,
   };
-  const visit = { route, routeVersion: 1, arrivedAt: AT, shippedAt: null, withdrawnAt: null, version: 1 };
+  const visit = {
+    route,
+    routeVersion: 1,
+    arrivedAt: AT,
+    shippedAt: null,
+    withdrawnAt: null,
+    version: 1,
+    givenTo: null,
+    place: null,
+  };
   const changed = { changedAt: AT, changedBy: '', planOrder: 1, releasedAt: null, releasedBy: null };
   return {
     motor: { id: NOBODY, kind, plate, ...motor, ...visit },
     ownRoute: null,
     imported: null,
+    writeUps: [],
     windings: [{ id: NOBODY, role: 'as-found', typed: card, values: {}, version: 1, ...changed }],
     steps: [],
     attempts: [],

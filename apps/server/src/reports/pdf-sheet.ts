@@ -1,5 +1,5 @@
 /** A paper sheet of one motor: its head, its foot, and the hands to write on it. */
-import { CORE_VERSION, showShort } from '@norther/core';
+import { certifiedAs, CORE_VERSION, showShort } from '@norther/core';
 import { WHITE_SHEET } from '@norther/drawings';
 import PDFDocument from 'pdfkit';
 import type { JudgedMotor } from '../motors/motor-file.ts';
@@ -84,6 +84,8 @@ export function openSheet(judged: JudgedMotor, title: string, o: IssueOptions) {
     10,
   );
   figures(plateLine(judged), 190, 82, 10);
+  const certified = certifiedAs(motor.plate);
+  if (certified) words(`Certified: ${certified}`, PAGE.width - MARGIN - 130, 86, 9, true, INK, 130);
   words(o.shop, PAGE.width - MARGIN - 130, 46, 11, true, INK, 130);
   words(
     `Issued ${o.issuedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC by ${o.issuedBy}`,

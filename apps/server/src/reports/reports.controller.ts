@@ -2,9 +2,11 @@ import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Heavy } from '../heavy/heavy.ts';
+import type { MotorSheetTask } from './motor-sheets.ts';
 import { Who } from '../http/request.ts';
 import { sendFile } from '../http/send.ts';
 import { LABEL_SIZES, labelsCsv, type LabelSize } from './labels.ts';
+import { nameplateCsv } from './nameplate.ts';
 import { createZodDto } from 'nestjs-zod';
 import { z } from 'zod';
 import { MotorsService } from '../motors/motors.service.ts';
@@ -27,8 +29,34 @@ export class ReportsController {
 
   @Get('verdict.pdf')
   async verdict(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
-    const bytes = await this.heavy.verdict(await this.motors.rows(person, number), this.issue(person));
-    sendFile(response, { type: 'application/pdf', inline: true, motor: number, file: 'verdict.pdf' }, bytes);
+    await this.sheet('verdict', person, number, response);
+  }
+
+  /** What is agreed with the customer, to be handed over or sent. */
+  @Get('agreement.pdf')
+  async agreement(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    await this.sheet('agreement', person, number, response);
+  }
+
+  @Get('nameplate.pdf')
+  async nameplate(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    await this.sheet('nameplate', person, number, response);
+  }
+
+  /** The same for the engraver. */
+  @Get('nameplate.csv')
+  async nameplateFile(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    const text = nameplateCsv(await this.motors.rows(person, number));
+    sendFile(
+      response,
+      { type: 'text/csv; charset=utf-8', motor: number, file: 'nameplate.csv' },
+      new TextEncoder().encode(text),
+    );
+  }
+
+  private async sheet(task: MotorSheetTask, person: Person, number: string, response: Response) {
+    const bytes = await this.heavy.sheet(task, await this.motors.rows(person, number), this.issue(person));
+    sendFile(response, { type: 'application/pdf', inline: true, motor: number, file: `${task}.pdf` }, bytes);
   }
 
   /** Labels for a motor and what came along, one a page. */

@@ -1,5 +1,6 @@
 /** The verdict as the customer receives it: state and reasons, every reading on its limit, the winding with its drawing. */
 import {
+  failureLines,
   newestReadings,
   partByWork,
   showShort,
@@ -11,6 +12,7 @@ import {
   type Verdict,
 } from '@norther/core';
 import { boreDrawing, WHITE_SHEET } from '@norther/drawings';
+import { writeUpIn } from '@norther/records';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { drawScene } from './draw-scene.ts';
 import { INK, MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
@@ -49,6 +51,25 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
   rule(y, 1);
   y += 8;
 
+  // Why it failed, as it was written.
+  const why = failureLines(judged.plans.asFound.plan, writeUpIn(file.writeUps, 'failure').body);
+  if (why.length > 0) {
+    words('Why it failed', MARGIN, y, 12, true);
+    y += 18;
+    for (const [label, text] of why) {
+      words(label, MARGIN + 8, y, 9.5, false, WHITE_SHEET.graphite);
+      words(text, MARGIN + 130, y, 9.5, false, INK, PAGE.width - 2 * MARGIN - 130);
+      y = doc.y + 2;
+      if (y > PAGE.height - 120) {
+        doc.addPage();
+        y = MARGIN;
+      }
+    }
+    y += 4;
+    rule(y, 1);
+    y += 8;
+  }
+
   // Of every kind and stage the newest.
   words('Readings against their limits', MARGIN, y, 12, true);
   y += 20;
@@ -71,7 +92,7 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
     }
     words(TEST_KINDS[r.kind].title, MARGIN, y, 10.5, true);
     words(
-      `${STAGES[r.stage as Stage]}, ${r.takenBy}, ${r.takenAt.slice(0, 10)}`,
+      `${STAGES[r.stage as Stage]}, ${r.takenBy}, ${r.takenAt.slice(0, 10)}${r.instrument ? `, with ${r.instrument.name}` : ''}`,
       MARGIN + 130,
       y + 0.5,
       9,
@@ -81,6 +102,9 @@ export function verdictPdf(judged: JudgedMotor, o: IssueOptions): Promise<Buffer
     y += 15;
     y = readingRows(judgement, y);
     const notes = [
+      ...(r.instrument?.reason
+        ? [`Measured with ${r.instrument.name}, ${r.instrument.standing}: ${r.instrument.reason}`]
+        : []),
       ...(r.voided ? [`Proves nothing any more: ${r.voided.message}.`] : []),
       ...(judgement.figures.length === 0 ? judgement.reasons.slice(0, 2) : []),
       ...(judgement.assumed?.length ? [`Assumed, not typed: ${judgement.assumed.join('; ')}.`] : []),

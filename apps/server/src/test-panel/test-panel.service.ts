@@ -1,14 +1,24 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION, finding, judgeTest, TEST_KINDS, voidedBy, type Stage } from '@norther/core';
-import type { ReadingEntry } from '@norther/records';
+import {
+  CORE_VERSION,
+  finding,
+  instrumentStanding,
+  judgeTest,
+  mayMeasure,
+  TEST_KINDS,
+  voidedBy,
+  type Stage,
+} from '@norther/core';
+import type { InstrumentUsed, ReadingEntry } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { MOST_POINTS } from '../exchange/import-document.ts';
 import { Heavy } from '../heavy/heavy.ts';
-import { badInput, conflict, forbidden, notFound } from '../http/problem.ts';
+import { badInput, conflict, forbidden, notFound, Problem } from '../http/problem.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
+import { SuppliesService } from '../stores/supplies.service.ts';
 import { TestPanelRepository } from './test-panel.repository.ts';
 
 @Injectable()
@@ -18,6 +28,7 @@ export class TestPanelService {
     private readonly motors: MotorsService,
     private readonly writer: Writer,
     private readonly heavy: Heavy,
+    private readonly supplies: SuppliesService,
   ) {}
 
   /** Kept first, judged afterwards in a worker: nobody waits for the motor while somebody thinks about a reading. */
@@ -57,6 +68,7 @@ export class TestPanelService {
         ...(entry.log ? { log: entry.log } : {}),
       });
       if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
+      const instrument = entry.instrument ? await this.instrumentFor(person, entry, entry.instrument) : null;
       const row = {
         id: uuidV7(),
         shopId: person.shopId,
@@ -70,6 +82,7 @@ export class TestPanelService {
         kept: entry.log
           ? { core: CORE_VERSION, outcome: judgeTest(entry.kind, typed, { plate: {}, log: entry.log }) }
           : null,
+        instrument,
         takenAt: context.now,
         takenBy: person.name,
       };
@@ -78,10 +91,23 @@ export class TestPanelService {
         motorId: judged.file.motor.id,
         what: `${entry.kind} measured, ${entry.stage}`,
         after: typed,
+        why: instrument?.reason ?? '',
       });
       const voided = voidedBy({ kind: entry.kind, stage, order }, judged.visit);
       return { id: row.id, voided };
     });
+  }
+
+  /** One that may not sign measures only for a lead who says why; one of another kind for nobody. */
+  private async instrumentFor(person: Person, entry: ReadingEntry, id: string): Promise<InstrumentUsed> {
+    const { of, all } = await this.supplies.instrument(person, id);
+    const now = Date.now();
+    const [first] = mayMeasure(of, entry.kind, all, now).filter((f) => f.severity === 'stop');
+    const released =
+      person.role === 'lead' && entry.why.length >= 3 && first?.code !== 'instrument.other-kind';
+    if (first && !released) throw new Problem(409, first.message, [first]);
+    const standing = instrumentStanding(of.typed, now).words;
+    return { id, name: of.name, standing, reason: first ? entry.why : '' };
   }
 
   /** Taken back by who took it, or by a lead: it stays readable, and counts no more. */

@@ -1,6 +1,14 @@
 /** Data cards and proposals: saving what was typed, with what it reads as; releasing a proposal; marking joints. */
 import { Injectable } from '@nestjs/common';
-import { finding, jointKey, nameOfPlan, standingMarks, type Plan, type VisitWinding } from '@norther/core';
+import {
+  finding,
+  jointKey,
+  mayRedesign,
+  nameOfPlan,
+  standingMarks,
+  type Plan,
+  type VisitWinding,
+} from '@norther/core';
 import type { JointMarkEntry, JointMarkRecord, WindingChange, WindingRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteContext, type WriteKey } from '../database/write.ts';
@@ -31,6 +39,7 @@ export class WindingsService {
       const judged = await this.motors.locked(context, number);
       const { file } = judged;
       refuseGone(file.motor, person, change.why);
+      if (role === 'proposed') refuseUncertified(file.motor.plate);
       const values = { ...judged.visit.machine.values(change.typed) };
       const motorId = file.motor.id;
       const before = file.windings.find((w) => w.role === role) ?? null;
@@ -74,6 +83,7 @@ export class WindingsService {
     return this.writer.once(person, write, async (context) => {
       const judged = await this.motors.locked(context, number);
       refuseGone(judged.file.motor, person, '');
+      refuseUncertified(judged.file.motor.plate);
       const before = judged.file.windings.find((w) => w.role === 'proposed');
       if (!before) throw conflict('proposal.none', 'There is no proposal to release.');
       if (before.releasedAt)
@@ -187,3 +197,9 @@ const SAVED: Readonly<Record<WindingRecord['role'], string>> = {
   proposed: 'proposed winding saved',
   'as-wound': 'winding as wound saved',
 };
+
+/** A certified machine is not wound otherwise without a certificate for it. */
+function refuseUncertified(plate: Readonly<Record<string, string>>) {
+  const [first, ...more] = mayRedesign(plate);
+  if (first) throw new Problem(409, first.message, [first, ...more]);
+}

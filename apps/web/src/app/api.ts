@@ -29,7 +29,7 @@ import type {
   PartRecord,
   PersonChange,
   PersonRecord,
-  ReadingEntry,
+  NewReading,
   ReadingRecord,
   ReelEntry,
   SettingsRecord,
@@ -38,6 +38,7 @@ import type {
   StepRecord,
   WindingChange,
   WindingRecord,
+  WriteUpRecord,
 } from '@norther/records';
 import { baseQuery } from './base-query.ts';
 
@@ -75,6 +76,7 @@ export interface MotorFile {
   readonly readings: readonly ShownReading[];
   readonly jointMarks: readonly JointMarkRecord[];
   readonly attachments: readonly ShownAttachment[];
+  readonly writeUps: readonly WriteUpRecord[];
   readonly settings: Readonly<Record<string, string>>;
   readonly standing: MotorStanding;
   readonly gates: readonly GateState[];
@@ -226,7 +228,7 @@ export const api = createApi({
         write(`${of(number)}/gates/${gate}/pass`, 'POST', writeId, { reason }),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),
-    addReading: b.mutation<unknown, { writeId: string; number: string; entry: ReadingEntry }>({
+    addReading: b.mutation<unknown, { writeId: string; number: string; entry: NewReading }>({
       query: ({ writeId, number, entry }) => write(`${of(number)}/readings`, 'POST', writeId, entry),
       invalidatesTags: (_r, _e, { number }) => ['Floor', { type: 'Motor', id: number }],
     }),

@@ -1,7 +1,7 @@
 /** The stream of changes: the floor ends as the server has it, whatever order messages and answers come in. */
 import { configureStore } from '@reduxjs/toolkit';
 import type { FloorMotor } from '@norther/records';
-import { byRushAndPromise } from '@norther/core';
+import { byRushAndPlace } from '@norther/core';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from './api.ts';
@@ -12,6 +12,7 @@ const row = (id: string, more: Partial<FloorMotor['motor']> = {}): FloorMotor =>
   motor: {
     ...{ id, number: id, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
     ...{ customer: '', machine: '', maker: '', serial: '', promisedAt: null, rush: false },
+    ...{ givenTo: null, place: null },
     ...more,
   },
   recent: [],
@@ -84,7 +85,7 @@ describe('rows of the floor', () => {
           else truth.delete(id);
           rows = withRow(rows, id, now);
         }
-        expect(rows).toEqual([...truth.values()].sort((a, b) => byRushAndPromise(a.motor, b.motor)));
+        expect(rows).toEqual([...truth.values()].sort((a, b) => byRushAndPlace(a.motor, b.motor)));
       }),
     );
   });

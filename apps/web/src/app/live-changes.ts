@@ -1,6 +1,6 @@
 /** What a message of the server's stream changes in what this tab has: the floor is told its rows, a motor is asked for anew. */
 import { QueryStatus } from '@reduxjs/toolkit/query';
-import { byRushAndPromise } from '@norther/core';
+import { byRushAndPlace } from '@norther/core';
 import type { FloorMotor, LiveMessage } from '@norther/records';
 import { api } from './api.ts';
 import type { AppDispatch, RootState } from './store.ts';
@@ -8,7 +8,7 @@ import type { AppDispatch, RootState } from './store.ts';
 /** Put in its place; taken off where `row` is null. */
 export function withRow(rows: readonly FloorMotor[], motor: string, row: FloorMotor | null): FloorMotor[] {
   const others = rows.filter((r) => r.motor.id !== motor);
-  return row ? [...others, row].sort((a, b) => byRushAndPromise(a.motor, b.motor)) : others;
+  return row ? [...others, row].sort((a, b) => byRushAndPlace(a.motor, b.motor)) : others;
 }
 
 /** Hears the stream, and knows whether it has heard everything since this tab first asked. */

@@ -27,6 +27,7 @@ export const router = createBrowserRouter([
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },
       { path: 'stores', ...lazy(() => import('../stores/stores.tsx'), 'Stores') },
+      { path: 'instruments', ...lazy(() => import('../stores/instruments.tsx'), 'Instruments') },
       { path: 'shop', ...lazy(() => import('../shop/shop-settings.tsx'), 'ShopSettings') },
       { path: 'routes', ...lazy(() => import('../routes/routes.tsx'), 'Routes') },
       { path: 'people', ...lazy(() => import('../people/people.tsx'), 'People') },
@@ -39,6 +40,8 @@ export const router = createBrowserRouter([
         path: 'motor/:number',
         children: [
           { index: true, ...lazy(() => import('../motor/motor.tsx'), 'Motor') },
+          { path: 'failure', ...lazy(() => import('../write-ups/failure.tsx'), 'Failure') },
+          { path: 'agreement', ...lazy(() => import('../write-ups/agreement.tsx'), 'Agreement') },
           { path: 'card', ...kindSheet('card') },
           { path: 'winding', ...kindSheet('winding') },
           { path: 'connection', ...kindSheet('connection') },

@@ -25,14 +25,14 @@ function group(key: string, name: string, ...sheets: readonly (readonly [string,
 export const SHOP_GROUPS: readonly SheetGroup[] = [
   group('F1', 'Floor', ['Floor', '/']),
   group('F2', 'Take in', ['Take in', '/new']),
-  group('F3', 'Stores', ['Stores', '/stores'], ['Library', '/library']),
+  group('F3', 'Stores', ['Stores', '/stores'], ['Library', '/library'], ['Instruments', '/instruments']),
   group('F4', 'Shop', ['People', '/people'], ['Routes', '/routes'], ['Shop', '/shop'], ['Ovens', '/ovens']),
   group('F6', 'Legend', ['Legend', '/legend']),
   group('F8', 'Heat', ['Heat', '/heat']),
   group('F9', 'Plan', ['Plan', '/plan']),
 ];
 const MOTOR_GROUPS: readonly SheetGroup[] = [
-  group('1', 'Motor', ['Motor', '']),
+  group('1', 'Motor', ['Motor', ''], ['Failure', '/failure'], ['Agreed', '/agreement']),
   group(
     '2',
     'Plan',
@@ -83,7 +83,7 @@ export interface Tab extends SheetEntry {
  * tab a group.
  * @param most tabs that stand beside each other
  */
-export function tabsOf(groups: readonly SheetGroup[], path: string, most = 12): Tab[] {
+export function tabsOf(groups: readonly SheetGroup[], path: string, most = 11): Tab[] {
   const all = groups.reduce((n, g) => n + g.sheets.length, 0) <= most;
   return groups.flatMap((g) => {
     const open = g.sheets.some((s) => s.to === path);

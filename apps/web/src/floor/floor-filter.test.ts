@@ -21,6 +21,8 @@ const row = (
     serial: '',
     promisedAt: null,
     rush: false,
+    givenTo: null,
+    place: null,
     ...motor,
   },
   recent: [],

@@ -1,5 +1,5 @@
 /** Ovens, programmes and loads at the server. */
-import type { HeatAnswer, HeatItem, LoadLog, LoadPart, LoadRecord } from '@norther/records';
+import type { HeatAnswer, NamedItem, LoadLog, LoadPart, LoadRecord } from '@norther/records';
 import { api } from '../app/api.ts';
 
 const send = (url: string, method: string, writeId: string, body: object) => ({
@@ -40,7 +40,7 @@ export const heatApi = api.injectEndpoints({
       invalidatesTags: ['Heat'],
     }),
     saveHeatItem: b.mutation<
-      HeatItem,
+      NamedItem,
       {
         writeId: string;
         list: HeatList;
@@ -56,7 +56,7 @@ export const heatApi = api.injectEndpoints({
       invalidatesTags: ['Heat'],
     }),
     retireHeatItem: b.mutation<
-      HeatItem,
+      NamedItem,
       { writeId: string; list: HeatList; id: string; version: number; act: 'retire' | 'restore' }
     >({
       query: ({ writeId, list, id, version, act }) =>

@@ -209,6 +209,21 @@ function Identity({ file }: { file: MotorFile }) {
               Export with photos
             </a>
           )}
+          <a
+            className="underline"
+            href={`/api/motors/${encodeURIComponent(motor.number)}/nameplate.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Nameplate
+          </a>
+          <a
+            className="underline"
+            href={`/api/motors/${encodeURIComponent(motor.number)}/nameplate.csv`}
+            download
+          >
+            for the engraver
+          </a>
           <a className="underline" href={`${record}.json`} download>
             Export as JSON
           </a>

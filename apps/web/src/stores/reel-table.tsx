@@ -7,11 +7,14 @@ const overEnamel = (r: ReelRecord) => r.overEnamelMm ?? enamelledDiameterMm(r.ba
 
 export function ReelTable({
   reels,
+  low,
   changing,
   onChange,
   onUsedUp,
 }: {
   readonly reels: readonly ReelRecord[];
+  /** A reel with less on it is low [kg]. */
+  readonly low: number;
   readonly changing: string | null;
   readonly onChange: (reel: ReelRecord) => void;
   readonly onUsedUp: (reel: ReelRecord) => void;
@@ -53,7 +56,7 @@ export function ReelTable({
       head: 'enamel',
       by: (r) => r.grade,
       className: 'pl-4',
-      cellClassName: 'text-[14px]',
+      cellClassName: 'text-[14px] whitespace-nowrap',
       cell: (r) => `grade ${r.grade}`,
     },
     {
@@ -64,7 +67,12 @@ export function ReelTable({
       cellClassName: 'fig text-[16px]',
       cell: (r) => r.massKg.toFixed(1),
     },
-    { id: 'bar', head: <Scale />, className: 'w-1/2 pl-3', cell: (r) => <Bar kg={r.massKg} /> },
+    {
+      id: 'bar',
+      head: <Scale />,
+      className: 'w-2/5 pl-3',
+      cell: (r) => <Bar kg={r.massKg} low={r.massKg < low} />,
+    },
     {
       id: 'used',
       head: <span className="sr-only">used up</span>,
@@ -72,7 +80,7 @@ export function ReelTable({
       cell: (r) => (
         <button
           type="button"
-          className="px-1 text-[13px] text-graphite underline"
+          className="px-1 text-[13px] whitespace-nowrap text-graphite underline"
           onClick={() => onUsedUp(r)}
         >
           used up
@@ -115,13 +123,21 @@ function Scale() {
   );
 }
 
-function Bar({ kg }: { readonly kg: number }) {
+function Bar({ kg, low }: { readonly kg: number; readonly low: boolean }) {
   return (
     <span className="relative block h-5">
       {TICKS.map((tick) => (
         <span key={tick} className="absolute inset-y-0 w-px bg-grid" style={{ left: share(tick) }} />
       ))}
       <span className="absolute top-1.5 h-2 bg-graphite" style={{ width: share(kg) }} />
+      {low && (
+        <b
+          className="absolute top-0 ml-1.5 bg-lemon px-1 text-[13px] leading-5 font-[600] text-[#0F1E29]"
+          style={{ left: share(kg) }}
+        >
+          low
+        </b>
+      )}
     </span>
   );
 }

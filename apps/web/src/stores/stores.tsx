@@ -1,4 +1,5 @@
-/** Stores: wire on the reels. */
+/** Stores: wire on the reels, and everything else that is used up. */
+import { readShopSettings } from '@norther/core';
 import type { ReelRecord } from '@norther/records';
 import { useState } from 'react';
 import { useRetireReelMutation, useShopQuery } from '../app/api.ts';
@@ -7,19 +8,40 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { ReelForm } from './reel-form.tsx';
 import { ReelTable } from './reel-table.tsx';
+import { Supplies } from './supplies.tsx';
 
 export function Stores() {
   const { data: shop } = useShopQuery();
   return (
-    <Sheet columns="1fr" title={<SheetName name="Stores">wire on the reels</SheetName>}>
+    <Sheet
+      columns="7fr 5fr"
+      title={<SheetName name="Stores">wire on the reels, and what else is used up</SheetName>}
+    >
       <View letter="A" name="Wire on the reels" className="overflow-auto px-4 py-2">
-        {shop && <Reels reels={shop.reels} retired={shop.retired} />}
+        {shop && (
+          <Reels
+            reels={shop.reels}
+            retired={shop.retired}
+            low={readShopSettings(shop.settings.typed).settings.reelLowKg}
+          />
+        )}
+      </View>
+      <View letter="B" name="Insulation, varnish, sundries" className="overflow-auto px-4 py-2">
+        <Supplies />
       </View>
     </Sheet>
   );
 }
 
-function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: readonly ReelRecord[] }) {
+function Reels({
+  reels,
+  retired,
+  low,
+}: {
+  reels: readonly ReelRecord[];
+  retired: readonly ReelRecord[];
+  low: number;
+}) {
   const [changing, setChanging] = useState<ReelRecord | null>(null);
   const [retire] = useRetireReelMutation();
   const act = useAct();
@@ -35,6 +57,7 @@ function Reels({ reels, retired }: { reels: readonly ReelRecord[]; retired: read
       <ReelForm key={changing?.id ?? ''} reel={changing} onDone={() => setChanging(null)} />
       <ReelTable
         reels={reels}
+        low={low}
         changing={changing?.id ?? null}
         onChange={setChanging}
         onUsedUp={(r) => usedUp(r, 'retire')}

@@ -39,6 +39,8 @@ export function KeptReadings({
           />
           <span className="min-w-0">
             {r.takenBy}, {ageOf(r.takenAt)} ago
+            {r.instrument && `, with ${r.instrument.name} (${r.instrument.standing})`}
+            {r.instrument?.reason && `: ${r.instrument.reason}`}
             {r.withdrawn && `; withdrawn by ${r.withdrawn.by}: ${r.withdrawn.reason}`}
           </span>
           {!r.withdrawn && (session?.role === 'lead' || session?.name === r.takenBy) && (

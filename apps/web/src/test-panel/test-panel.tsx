@@ -25,6 +25,7 @@ import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { judgedOf } from '../app/visit.ts';
+import { MeasuredWith, partInstrument, useMeasuredWith } from './measured-with.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { JudgedFigures } from '../kit/judged-figures.tsx';
@@ -123,7 +124,9 @@ function TestList({
 function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId; stage: Stage }) {
   const kind = TEST_KINDS[kindId];
   const form = `test:${file.motor.number}:${kindId}:${stage}`;
-  const { typed, type, drop, open, writeId } = useDraft(form);
+  const { typed: draft, type, drop, open, writeId } = useDraft(form);
+  const { fields: typed, instrument, why } = useMemo(() => partInstrument(draft), [draft]);
+  const measuredWith = useMeasuredWith(kindId, instrument, why);
   const [send, { isLoading }] = useAddReadingMutation();
   const act = useAct();
   const [working, setWorking] = useState<Figure | null>(null);
@@ -165,7 +168,14 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         send({
           writeId: writeId ?? crypto.randomUUID(),
           number: file.motor.number,
-          entry: { kind: kindId, stage, typed: fields, ...(log?.ok ? { log: [...log.value] } : {}) },
+          entry: {
+            kind: kindId,
+            stage,
+            typed: fields,
+            instrument,
+            why,
+            ...(log?.ok ? { log: [...log.value] } : {}),
+          },
         }),
       ),
       `${kind.title}, ${STAGES[stage]}: kept.`,
@@ -182,7 +192,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         <form
           onSubmit={(e) => {
             e.preventDefault();
-            if (outcome.ok && open) void save();
+            if (outcome.ok && open && !measuredWith.blocked) void save();
           }}
         >
           <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
@@ -206,6 +216,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
                 />
               ))}
           </div>
+          <MeasuredWith state={measuredWith} instrument={instrument} why={why} onType={type} />
           {expected && (
             <p className="mt-2 text-[14px]">
               Should read: <span className="fig">{expected}</span>
@@ -224,7 +235,12 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             </div>
           )}
           <FootKeys stays={open} className="mt-3">
-            <Key primary type="submit" letter="Enter" disabled={!open || !outcome.ok || isLoading}>
+            <Key
+              primary
+              type="submit"
+              letter="Enter"
+              disabled={!open || !outcome.ok || isLoading || measuredWith.blocked}
+            >
               Keep the reading
             </Key>
             {open && <Key onClick={drop}>Clear</Key>}

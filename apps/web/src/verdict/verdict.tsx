@@ -1,9 +1,20 @@
 /** The verdict: every reading against its limit; ready, held or failed, and why. */
-import { newestReadings, partByWork, showShort, STAGES, TEST_KINDS, type Stage } from '@norther/core';
+import {
+  failureLines,
+  newestReadings,
+  partByWork,
+  plansOf,
+  showShort,
+  STAGES,
+  TEST_KINDS,
+  type Stage,
+} from '@norther/core';
 import { boreDrawing } from '@norther/drawings';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import { writeUpIn } from '@norther/records';
 import type { MotorFile, ShownReading } from '../app/api.ts';
+import { visitOf } from '../app/visit.ts';
 import { plannedWinding } from '../connection-bench/planned-analysis.ts';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
@@ -27,6 +38,10 @@ function OneVerdict({ file }: { file: MotorFile }) {
   const bad = verdict.state === 'failed' || verdict.state === 'held';
   const plan = useMemo(() => plannedWinding(file).checked.plan, [file]);
   const scene = useMemo(() => (plan ? boreDrawing(plan, { size: 340 }) : null), [plan]);
+  const why = useMemo(
+    () => failureLines(plansOf(visitOf(file), false).asFound.plan, writeUpIn(file.writeUps, 'failure').body),
+    [file],
+  );
   const latest = newestReadings(file.readings);
   const { now, before } = partByWork(latest);
   const base = `/motor/${encodeURIComponent(file.motor.number)}`;
@@ -56,6 +71,21 @@ function OneVerdict({ file }: { file: MotorFile }) {
             Verdict as PDF
           </a>
         </p>
+        {why.length > 0 && (
+          <>
+            <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">
+              <Link to={`${base}/failure`}>Why it failed</Link>
+            </h2>
+            <dl className="text-[14px] leading-snug">
+              {why.map(([label, text], i) => (
+                <div key={i} className="grid grid-cols-[110px_1fr] gap-2 py-0.5">
+                  <dt className="text-graphite">{label}</dt>
+                  <dd>{text}</dd>
+                </div>
+              ))}
+            </dl>
+          </>
+        )}
         <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">Gates</h2>
         <div className="grid grid-cols-2 gap-2">
           {verdict.gates.map((g) => {

@@ -29,4 +29,4 @@ export type {
 export { CORE_FIELDS } from './iron.ts';
 export { readCoils, readSpan, readSpans, readTurns, showCoils } from './winding-words.ts';
 export { dueBy, type CardMoment, type MissingField, type MomentNeeds } from './moments.ts';
-export type { Plan, PlanGroup, PlanWalk } from './plan.ts';
+export type { Plan, PlanCoil, PlanGroup, PlanWalk } from './plan.ts';

@@ -1,5 +1,6 @@
 /** What a kind of machine is to the rest of the program: its forms, its checks, its plan, its tests and its route. */
 import type { AnalysisSettings } from '../analysis/index.ts';
+import type { FailurePattern, LikelyCause } from '../failure/index.ts';
 import type { Form, Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import type { CutList, CutSettings } from '../insulation/index.ts';
@@ -83,6 +84,8 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   };
   /** Name of what the hand is to make, without working out figures; empty where it cannot be laid out. */
   nameOfPlan(typed: Typed, shop: ShopDefaults): string;
+  /** What lies behind a pattern of damage in a machine of this kind, beside what holds for all; most likely first. */
+  failureCauses(pattern: FailurePattern, plan: Plan | null): readonly LikelyCause[];
   /** What a station's record says was wound, held against the plan. */
   checkWound(card: C, record: Typed): readonly Finding[];
   /** The card as wound and the wire it took; null when the record does not say what was wound. */

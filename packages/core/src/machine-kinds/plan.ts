@@ -4,7 +4,17 @@ import type { Joint, WalkJudgement, WalkReading } from '../connection/index.ts';
 export interface PlanGroup {
   readonly number: number;
   readonly name: string;
+  /** The winding it belongs to: a phase, or main or start. */
+  readonly phase: string;
   readonly polarity: 'N' | 'S';
+  /** Numbers of its coils. */
+  readonly coils: readonly number[];
+}
+
+export interface PlanCoil {
+  readonly number: number;
+  /** The two that its sides lie in. */
+  readonly slots: readonly [number, number];
 }
 
 /** The polarity walk of a winding: how it is fed, what it must show, and what was seen. */
@@ -18,7 +28,9 @@ export interface PlanWalk {
 export interface Plan {
   /** Id of the kind of machine. */
   readonly machine: string;
+  readonly slots: number;
   readonly poles: number;
+  readonly coils: readonly PlanCoil[];
   /** Equal coils in equal slots have an equal key; marks of joints are kept under it. */
   readonly key: string;
   /** In the order in which they are walked. */

@@ -1,1 +1,2 @@
 export * from './nameplate.ts';
+export * from './certified.ts';

@@ -58,6 +58,7 @@ export const SETTINGS_GROUPS: readonly { readonly title: string; readonly fields
       quantity('rollWidth', 'Roll of insulation', 'length', 50, 3000, 'width'),
       quantity('wireAllowance', 'Wire, allowance', 'percent', 0, 40, 'leads, joints, waste'),
       quantity('leadLength', 'Leads to the box', 'length', 50, 10000),
+      quantity('reelLow', 'A reel is low below', 'mass', 0, 100),
     ],
   },
   {
@@ -90,6 +91,8 @@ const TOUCH_C = 48;
 const GLOVES_C = 60;
 const TESTED_C = 40;
 const BACK_IRON_T = 1.6;
+/** Less than a small stator takes. Common practice, no source. */
+const REEL_LOW_KG = 4;
 
 /** What holds where a setting is empty, as it would be typed. */
 export const SETTINGS_DEFAULTS: Typed = {
@@ -111,6 +114,7 @@ export const SETTINGS_DEFAULTS: Typed = {
   rollWidth: String(DEFAULT_CUT_SETTINGS.rollWidthMm),
   wireAllowance: String(100 * DEFAULT_CUT_SETTINGS.wireAllowance),
   leadLength: String(DEFAULT_CUT_SETTINGS.leadLengthMm),
+  reelLow: String(REEL_LOW_KG),
   proposalRelease: 'release',
   idle: '0',
   backup: 'nightly',
@@ -130,6 +134,8 @@ export interface ShopSettings {
   readonly joining: Typed;
   /** Whether a proposal waits for a lead before it is the plan. */
   readonly proposalNeedsRelease: boolean;
+  /** A reel with less wire on it is low [kg]. */
+  readonly reelLowKg: number;
   /** A device that nobody has touched for so long is signed out; 0 is never [min]. */
   readonly idleMinutes: number;
   readonly findings: readonly Finding[];
@@ -174,6 +180,7 @@ export function readShopSettings(typed: Typed): ShopSettings {
       woundIn: texts['woundIn'],
     }) as Typed,
     proposalNeedsRelease: texts['proposalRelease'] !== 'at-once',
+    reelLowKg: n['reelLow'] ?? REEL_LOW_KG,
     idleMinutes: n['idle'] ?? 0,
     findings,
   };

@@ -1,4 +1,4 @@
-export { byRushAndPromise } from './floor-order.ts';
+export { byRushAndPlace, placeBetween, placeOnFloor, type OnFloor } from './floor-order.ts';
 export * from './judge-visit.ts';
 export * from './may-go-on.ts';
 export * from './passes.ts';

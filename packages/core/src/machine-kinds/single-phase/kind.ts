@@ -22,6 +22,7 @@ import { checkSinglePhaseCard, type SinglePhaseCard } from './check-card.ts';
 import { cutOfSinglePhase } from './cut.ts';
 import { compareBranches } from './concentric-branch.ts';
 import { connectWindings } from './connection.ts';
+import { singlePhaseCauses } from './failure.ts';
 import { branchLengthM } from './turn-length.ts';
 import { keyOf, SINGLE_PHASE_ID } from './plan.ts';
 import { readSinglePhasePlate, SINGLE_PHASE_PLATE } from './plate.ts';
@@ -115,6 +116,8 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
       .toSorted()
       .join(';')}`;
   },
+
+  failureCauses: singlePhaseCauses,
 
   checkWound({ plan }, record) {
     if (!plan) return [];

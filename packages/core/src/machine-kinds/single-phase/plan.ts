@@ -27,7 +27,6 @@ export const SINGLE_PHASE_ID = 'single-phase';
 
 export interface SinglePhasePlan extends Plan, LaidWindings {
   readonly machine: typeof SINGLE_PHASE_ID;
-  readonly slots: number;
   readonly connection: SinglePhaseConnection;
   readonly figures: SinglePhaseFigures;
   readonly judged: Readonly<Partial<Record<SinglePhaseFigureId, Judged>>>;
@@ -57,6 +56,12 @@ export function singlePhasePlan(
     machine: SINGLE_PHASE_ID,
     slots: main.slots,
     poles: main.poles,
+    get coils() {
+      return [...main.coils, ...start.coils].map((c, i) => ({
+        number: i + 1,
+        slots: [c.firstSlot, c.secondSlot] as const,
+      }));
+    },
     get key() {
       return keyOf(laid);
     },

@@ -1,6 +1,12 @@
 /** The nameplate of a single-phase motor: how it starts, its capacitors, two voltages, and what contradicts itself. */
 import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
-import { PLATE_FIELDS, proposePoles, readDual, type Nameplate } from '../../nameplate/index.ts';
+import {
+  CERTIFIED_FIELDS,
+  PLATE_FIELDS,
+  proposePoles,
+  readDual,
+  type Nameplate,
+} from '../../nameplate/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 
 /** How the start winding gets its current ahead, and whether it stays on while running. */
@@ -25,6 +31,7 @@ export const SINGLE_PHASE_PLATE = [
   PLATE_FIELDS.insulationClass,
   PLATE_FIELDS.cooling,
   PLATE_FIELDS.mass,
+  ...CERTIFIED_FIELDS,
 ] as const;
 
 export interface SinglePhasePlate extends Nameplate {

@@ -20,6 +20,7 @@ import { checkDataCard, withDefaults, type ThreePhaseCard } from './check-data-c
 import { proposedCard, readDataCard, windingOf } from './data-card.ts';
 import { assumedOnCard } from './assumed.ts';
 import { cutOfThreePhase } from './cut.ts';
+import { threePhaseCauses } from './failure.ts';
 import { CARD_MOMENTS } from './moments.ts';
 import { THREE_PHASE_ID } from './plan.ts';
 import { NAMEPLATE_FIELDS, readNameplate } from './plate.ts';
@@ -76,6 +77,8 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     const joints = list.value.joints.map((j) => `${jointKey(j)}=${j.lead ?? ''}`).toSorted();
     return `${planKey(layout.value)} ${joints.join(';')}`;
   },
+
+  failureCauses: threePhaseCauses,
 
   checkWound({ analysis: plan }, record) {
     const found: Finding[] = [];

@@ -17,7 +17,11 @@ export function threePhasePlan(analysis: WindingAnalysis, card: DataCard): Three
   return {
     machine: THREE_PHASE_ID,
     analysis,
+    slots: layout.slots,
     poles: layout.poles,
+    get coils() {
+      return layout.coils.map((c) => ({ number: c.number, slots: [c.topSlot, c.bottomSlot] as const }));
+    },
     get key() {
       return planKey(layout);
     },

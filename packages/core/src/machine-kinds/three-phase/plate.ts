@@ -1,6 +1,12 @@
 /** The nameplate of a three-phase motor: its fields, two ratings on one plate, and what contradicts itself. */
 import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
-import { PLATE_FIELDS, proposePoles, readDual, type Nameplate } from '../../nameplate/index.ts';
+import {
+  CERTIFIED_FIELDS,
+  PLATE_FIELDS,
+  proposePoles,
+  readDual,
+  type Nameplate,
+} from '../../nameplate/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 
 export const NAMEPLATE_FIELDS = [
@@ -15,6 +21,7 @@ export const NAMEPLATE_FIELDS = [
   PLATE_FIELDS.mass,
   quantity('slowSpeed', 'Lower speed, if two', 'speed', 20, 24000),
   quantity('slowCurrent', 'Current at the lower speed', 'current', 0.05, 5000, 'per line'),
+  ...CERTIFIED_FIELDS,
 ] as const;
 
 /**

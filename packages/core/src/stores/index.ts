@@ -1,0 +1,2 @@
+export * from './instruments.ts';
+export * from './supplies.ts';
