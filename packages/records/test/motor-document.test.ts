@@ -13,7 +13,7 @@ const id = '019aa000-0000-7000-8000-000000000001';
 const at = '2026-03-18T06:00:00.000Z';
 const document = {
   format: 'norther.motor',
-  version: 8,
+  version: 9,
   core: '0.2.0',
   motor: {
     id,
@@ -31,6 +31,8 @@ const document = {
     arrivedAt: at,
     shippedAt: null,
     withdrawnAt: null,
+    givenTo: null,
+    place: null,
     version: 1,
   },
   route: null,
@@ -56,6 +58,7 @@ const document = {
   readings: [],
   jointMarks: [],
   attachments: [],
+  writeUps: [],
   history: [],
 };
 
@@ -67,16 +70,25 @@ describe('a motor’s record as a file', () => {
   it('opens a file as it was written before there were kinds of machine, equal in all that it held', () => {
     const written = JSON.parse(
       readFileSync(new URL('./fixtures/motor-format-5.json', import.meta.url), 'utf8'),
-    ) as { motor: object };
+    ) as { motor: object; readings: object[] };
     const opened = openMotorDocument(written);
     expect(opened.ok && opened.value).toEqual({
       ...written,
       version: MOTOR_FORMAT_VERSION,
+      readings: written.readings.map((r) => ({ ...r, instrument: null })),
       attachments: [],
       attempts: [],
       parts: [],
+      writeUps: [],
       route: null,
-      motor: { ...written.motor, kind: 'three-phase', route: 'ac-rewind', routeVersion: 1 },
+      motor: {
+        ...written.motor,
+        givenTo: null,
+        place: null,
+        kind: 'three-phase',
+        route: 'ac-rewind',
+        routeVersion: 1,
+      },
     });
   });
   it('has what an older record tells of attempts only in its history', () => {
@@ -90,7 +102,7 @@ describe('a motor’s record as a file', () => {
       why: 'reversed',
       order,
     });
-    const { route: _r, parts: _p, attempts: _a, ...rest } = document;
+    const { route: _r, parts: _p, attempts: _a, writeUps: _w, ...rest } = document;
     const history = [
       event('wind opened again', { turnsWound: '12', signedBy: 'A', signedAt: at }, 1),
       event('connect opened again', null, 2),

@@ -1,4 +1,5 @@
 /** What is done with a lot: drawn for a motor, counted anew, its viscosity taken; and a new one that came. */
+import { lotState } from '@norther/core';
 import type { LotMoveEntry, LotRecord, SuppliesAnswer } from '@norther/records';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { useSessionQuery } from '../app/api.ts';
@@ -6,6 +7,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { LineField } from '../kit/fields.tsx';
 import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
+import { useNow } from '../kit/use-now.ts';
 import { useMoveLotMutation, useReceiveLotMutation } from './stores-api.ts';
 
 type Supply = SuppliesAnswer['supplies'][number];
@@ -23,7 +25,7 @@ export function LotForms({ supply, lot }: { readonly supply: Supply; readonly lo
   const { data: session } = useSessionQuery();
   const [move] = useMoveLotMutation();
   const act = useAct();
-  const expired = lot.expiresAt !== null && Date.parse(lot.expiresAt) < Date.now();
+  const expired = lotState(lot, useNow().getTime()) === 'expired';
   const [amount, setAmount] = useState('');
   const [motor, setMotor] = useState('');
   const [why, setWhy] = useState('');

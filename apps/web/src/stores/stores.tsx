@@ -22,7 +22,7 @@ export function Stores() {
           <Reels
             reels={shop.reels}
             retired={shop.retired}
-            low={readShopSettings(shop.settings.typed).settings.reelLowKg}
+            low={readShopSettings(shop.settings.typed).reelLowKg}
           />
         )}
       </View>

@@ -105,29 +105,29 @@ export function supplyStock(typed: Typed, lots: readonly LotStock[], now: number
   };
 }
 
-/** What is said against taking so much of a lot. `stop`: not without a lead's reason. */
+/** What is said against taking so much of a lot. `lot.expired` is a lead's to release; more than is there nobody's. */
 export function mayDraw(lot: LotStock, amount: number, unit: string, now: number): Finding[] {
-  const state = lotState(lot, now);
   const of = SUPPLY_UNITS[unit as SupplyUnit] ?? unit;
-  if (state === 'expired')
-    return [
-      finding(
-        'stop',
-        'lot.expired',
-        `Lot ${lot.lot} expired on ${lot.expiresAt!.slice(0, 10)}: a lead may release it, with a reason.`,
-        ['lot'],
-      ),
-    ];
+  const findings: Finding[] = [];
   if (amount > lot.left + 1e-9)
-    return [
+    findings.push(
       finding(
         'stop',
         'lot.too-little',
         `Lot ${lot.lot} has ${Number(lot.left.toFixed(3))} ${of} left: count it again, or draw the rest of another.`,
         ['amount'],
       ),
-    ];
-  return [];
+    );
+  if (lotState(lot, now) === 'expired')
+    findings.push(
+      finding(
+        'stop',
+        'lot.expired',
+        `Lot ${lot.lot} expired on ${lot.expiresAt!.slice(0, 10)}: a lead may release it, with a reason.`,
+        ['lot'],
+      ),
+    );
+  return findings;
 }
 
 /** A viscosity that was taken, held against the supply's limits; empty where it has none or lies within. */

@@ -1,0 +1,199 @@
+/** Instruments that may not sign, lots that may not be used, and what is agreed: at their edges, to the day and the gram. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  checkAgreement,
+  checkViscosity,
+  estimateTotal,
+  instead,
+  instrumentKindFor,
+  instrumentStanding,
+  lotState,
+  mayDraw,
+  mayMeasure,
+  mayRedesign,
+  newestAnswer,
+  readInstrument,
+  readSupply,
+  supplyStock,
+  TEST_KIND_IDS,
+  type Agreement,
+  type LotStock,
+} from '../src/index.ts';
+
+const DAY = 86_400_000;
+const NOON = Date.parse('2026-11-30T12:00:00Z');
+const meter = (name: string, typed: Record<string, string>) => ({
+  id: name,
+  name,
+  typed: { name, kind: 'insulation-tester', at: 'here', ...typed },
+  retiredAt: null as string | null,
+});
+
+describe('instruments', () => {
+  it('may sign through the whole of the day on which they are due, and not a moment longer', () => {
+    const due = { due: '2026-11-30' };
+    expect(instrumentStanding(due, Date.parse('2026-11-30T23:59:59Z')).state).toBe('soon');
+    expect(instrumentStanding(due, Date.parse('2026-12-01T00:00:00Z'))).toMatchObject({
+      state: 'expired',
+      words: 'calibration expired 1 day ago',
+    });
+    expect(instrumentStanding({ due: '2026-12-30' }, NOON).state).toBe('soon');
+    expect(instrumentStanding({ due: '2027-01-02' }, NOON).state).toBe('good');
+    expect(instrumentStanding({}, NOON).state).toBe('unknown');
+    expect(instrumentStanding({ due: '2027-06-01', at: 'lent' }, NOON).state).toBe('away');
+  });
+  it.each(['2026-02-30', '2026-13-01', '30.11.2026', '2026-1-5', 'soon'])('“%s” is no day', (due) => {
+    expect(readInstrument({ name: 'M', kind: 'gauge', due }).map((f) => f.code)).toEqual(['day.unreadable']);
+  });
+  it('are not due before they were calibrated, and need a name and a kind', () => {
+    expect(
+      readInstrument({ name: 'M', kind: 'gauge', calibrated: '2026-03-01', due: '2026-03-01' }).map(
+        (f) => f.code,
+      ),
+    ).toEqual(['instrument.due-before']);
+    expect(readInstrument({}).map((f) => f.code)).toEqual([
+      'instrument.name.missing',
+      'instrument.kind.missing',
+    ]);
+  });
+  it('say which other may be used, never one that is expired, away, retired or of another kind', () => {
+    const old = meter('old', { due: '2026-11-01' });
+    const good = meter('good', { due: '2027-05-01' });
+    const all = [
+      old,
+      good,
+      meter('lent', { due: '2027-05-01', at: 'lent' }),
+      meter('unknown', {}),
+      { ...meter('retired', { due: '2027-05-01' }), retiredAt: '2026-01-01T00:00:00Z' },
+      meter('ohm', { due: '2027-05-01', kind: 'ohmmeter' }),
+    ];
+    expect(instead(old, all, NOON).map((i) => i.name)).toEqual(['good']);
+    expect(mayMeasure(old, 'insulation', all, NOON)[0]).toMatchObject({
+      severity: 'stop',
+      code: 'instrument.expired',
+    });
+    expect(mayMeasure(old, 'insulation', all, NOON)[0]!.message).toContain('Use good instead');
+    expect(mayMeasure(good, 'insulation', all, NOON)).toEqual([]);
+    expect(mayMeasure(good, 'resistance', all, NOON)[0]!.code).toBe('instrument.other-kind');
+    expect(mayMeasure(meter('unknown', {}), 'insulation', all, NOON)[0]!.severity).toBe('watch');
+  });
+  it('are asked for by tests that there are', () => {
+    expect(TEST_KIND_IDS.filter((t) => instrumentKindFor(t) !== null).length).toBeGreaterThan(3);
+  });
+});
+
+describe('lots', () => {
+  const lot = (left: number, days: number | null, id = 'L'): LotStock => ({
+    id,
+    lot: id,
+    left,
+    expiresAt: days === null ? null : new Date(NOON + days * DAY).toISOString(),
+  });
+  it('are good until they expire, and empty when nothing is left', () => {
+    expect(lotState(lot(1, 0), NOON)).toBe('soon');
+    expect(lotState(lot(1, -0.001), NOON)).toBe('expired');
+    expect(lotState(lot(1, 31), NOON)).toBe('good');
+    expect(lotState(lot(0, -5), NOON)).toBe('empty');
+  });
+  it('give no more than they have: exactly the rest is given, a gram more is not', () => {
+    expect(mayDraw(lot(2.5, null), 2.5, 'kg', NOON)).toEqual([]);
+    expect(mayDraw(lot(2.5, null), 2.501, 'kg', NOON)[0]!.code).toBe('lot.too-little');
+    expect(mayDraw(lot(9, -1), 1, 'kg', NOON)[0]!.code).toBe('lot.expired');
+  });
+  it('what expires first is drawn first; what has expired does not count', () => {
+    const stock = supplyStock(
+      { low: '10', order: '25' },
+      [lot(4, 90, 'late'), lot(5, 20, 'early'), lot(50, -2, 'dead'), lot(1, null, 'never')],
+      NOON,
+    );
+    expect(stock).toEqual({ usable: 10, expired: 50, low: false, toOrder: 0, next: 'early' });
+  });
+  it('an order lifts the stock over its mark, in whole packs, and not by one too many', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 400 }),
+        fc.integer({ min: 1, max: 300 }),
+        fc.integer({ min: 0, max: 60 }),
+        fc.integer({ min: 0, max: 200 }),
+        (left, low, pack, ahead) => {
+          const { toOrder, low: isLow } = supplyStock(
+            { low: String(low), order: String(pack) },
+            [lot(left, null)],
+            NOON,
+            ahead,
+          );
+          expect(isLow).toBe(left - ahead < low);
+          if (!isLow) {
+            expect(toOrder).toBe(0);
+            return;
+          }
+          expect(left - ahead + toOrder).toBeGreaterThanOrEqual(low - 1e-9);
+          if (pack > 0) {
+            expect(toOrder % pack).toBe(0);
+            if (toOrder > pack) expect(left - ahead + toOrder - pack).toBeLessThan(low);
+          }
+        },
+      ),
+    );
+  });
+  it('a viscosity is held against the sheet, both limits within', () => {
+    const typed = { name: 'V', kind: 'varnish', unit: 'l', viscosityLeast: '24', viscosityMost: '32' };
+    expect(readSupply(typed)).toEqual([]);
+    expect(checkViscosity(typed, '24')).toEqual([]);
+    expect(checkViscosity(typed, '32')).toEqual([]);
+    expect(checkViscosity(typed, '32.5')[0]!.message).toContain('thin it');
+    expect(checkViscosity(typed, '23')[0]!.message).toContain('add fresh');
+    expect(checkViscosity(typed, 'thick')[0]!.severity).toBe('stop');
+    expect(readSupply({ ...typed, viscosityMost: '20' })[0]!.code).toBe('supply.viscosity');
+  });
+});
+
+describe('what is agreed', () => {
+  const none: Agreement = {
+    scope: 'undecided',
+    standard: 'as-found',
+    facts: '',
+    estimate: [],
+    currency: '',
+    answers: [],
+    agreed: '',
+  };
+  const said = (at: string, answer: Agreement['answers'][number]['answer']) => ({
+    at,
+    who: 'Manager',
+    answer,
+    words: '',
+  });
+  it('adds up without losing a cent', () => {
+    expect(
+      estimateTotal([
+        { what: 'a', amount: 0.1 },
+        { what: 'b', amount: 0.2 },
+      ]),
+    ).toBe(0.3);
+    expect(estimateTotal(Array.from({ length: 60 }, () => ({ what: 'x', amount: 19.99 })))).toBe(1199.4);
+  });
+  it('counts the newest answer, whatever order they were written in', () => {
+    const answers = [said('2026-11-20T10:00:00+02:00', 'no'), said('2026-11-20T09:30:00Z', 'yes')];
+    expect(newestAnswer({ ...none, answers })!.answer).toBe('yes');
+    expect(newestAnswer({ ...none, answers: answers.toReversed() })!.answer).toBe('yes');
+  });
+  it('doubts work that began without a yes, and refuses a yes to nothing', () => {
+    const estimate = [{ what: 'Rewind', amount: 100 }];
+    const codes = (a: Partial<Agreement>, begun: boolean) =>
+      checkAgreement({ ...none, ...a }, begun).map((f) => f.code);
+    expect(codes({ estimate }, false)).toEqual([]);
+    expect(codes({ estimate }, true)).toEqual(['agreement.unanswered']);
+    expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'no')] }, true)).toEqual(['agreement.declined']);
+    expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'yes')] }, false)).toEqual(['agreement.to-what']);
+  });
+});
+
+it('a certified machine is wound as it was, unless its plate names a certificate for the change', () => {
+  expect(mayRedesign({})).toEqual([]);
+  expect(mayRedesign({ certified: 'none' })).toEqual([]);
+  expect(mayRedesign({ certified: 'explosion' })[0]!.code).toBe('certified.no-redesign');
+  expect(mayRedesign({ certified: 'explosion', certificate: '   ' })).toHaveLength(1);
+  expect(mayRedesign({ certified: 'mine', certificate: 'Z 12-4' })).toEqual([]);
+});
