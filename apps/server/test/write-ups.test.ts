@@ -231,3 +231,27 @@ describe('on the floor', () => {
     expect(motor.version).toBe(b.version);
   });
 });
+
+describe('a table of cards', () => {
+  const send = (who: 'winder' | 'lead', text: string, writeId?: string) =>
+    s[who].send<Problem & { cards: number }>('import', Buffer.from(text), 'text/csv', writeId);
+  const row = (number: string) => `${number},36,4,1-8,18,2x1.06,2,star,165,150`;
+  const head = 'number,slots,poles,span,turns,wires,circuits,connection,bore,coreLength';
+  it('comes into the library by a lead, once, all of it or nothing, and stays off the floor', async () => {
+    const table = `${head}\n${row('C-901')}\n${row('C-902')}\n`;
+    expect((await send('winder', table)).status).toBe(403);
+    const id = '019aa000-0000-7000-8000-0000000000aa';
+    const first = await send('lead', table, id);
+    expect([first.status, first.body.cards]).toEqual([201, 2]);
+    expect((await send('lead', table, id)).body).toEqual(first.body);
+    const again = await send('lead', `${head}\n${row('C-903')}\n${row('C-902')}\n`);
+    expect([again.status, codes(again.body)]).toEqual([409, ['motor.known']]);
+    expect((await s.lead.get('motors/C-903')).status).toBe(404);
+    const floor = (await s.winder.get<{ motor: { number: string } }[]>('floor')).body;
+    expect(floor.some((r) => r.motor.number.startsWith('C-9'))).toBe(false);
+    const like = await s.winder.get<{ sisters: { number: string }[] }>(
+      'library?kind=three-phase&slots=36&poles=4&bore=165&coreLength=150',
+    );
+    expect(like.body.sisters.map((x) => x.number)).toEqual(expect.arrayContaining(['C-901', 'C-902']));
+  });
+});

@@ -2,11 +2,16 @@ import { describe, expect, it } from 'vitest';
 import {
   countLead,
   diameterOfGaugeMm,
+  checkDataCard,
+  enamelledDiameterMm,
   nearestGauge,
+  nearestSizes,
+  PREFERRED_DIAMETERS_MM,
   preferredDiameters,
   redesignNumbers,
   type WindingNumbers,
 } from '../src/index.ts';
+import { card, plate } from './quarry.ts';
 
 describe('gauges and preferred diameters', () => {
   it('agrees with the defining table of the gauge', () => {
@@ -99,5 +104,51 @@ describe('turns from the figures alone', () => {
 
   it('refuses less than half a turn', () => {
     expect(redesignNumbers(old, { ...old, voltageV: 5 }, 'gap').ok).toBe(false);
+  });
+});
+
+describe('a wire that was measured', () => {
+  it('is the size it was made to, by its bare diameter, over its enamel, or both', () => {
+    for (const d of PREFERRED_DIAMETERS_MM) {
+      expect(nearestSizes(d, null)[0]).toMatchObject({ bareDiameterMm: d, grade: null });
+      for (const grade of [1, 2, 3] as const)
+        expect(nearestSizes(d, enamelledDiameterMm(d, grade))[0]).toMatchObject({ bareDiameterMm: d, grade });
+    }
+    // Over the enamel alone a thin wire with thick enamel can be a thicker one with thin enamel: it is among the nearest.
+    for (const d of PREFERRED_DIAMETERS_MM.filter((x) => x >= 0.315))
+      expect(nearestSizes(null, enamelledDiameterMm(d, 2)).map((s) => s.bareDiameterMm)).toContain(d);
+  });
+  it('is a gauge where it is one, with what it is off by', () => {
+    // Gauge 18 is 0.0403 in: ASTM B258, from memory.
+    expect(nearestSizes(0.0403 * 25.4, null)[0]).toMatchObject({ system: 'gauge', name: '#18' });
+    const worn = nearestSizes(0.94, null).find((s) => s.name === '0.95')!;
+    expect(worn.offPercent).toBeCloseTo((0.94 / 0.95 - 1) * 100, 9);
+  });
+  it('is nothing that is sold where nothing is near', () => {
+    expect(nearestSizes(null, null)).toEqual([]);
+    expect(nearestSizes(0, null)).toEqual([]);
+    expect(nearestSizes(9, null)).toEqual([]);
+  });
+});
+
+describe('what was counted and measured beside the card', () => {
+  const codes = (change: Record<string, string>) =>
+    checkDataCard({ ...card, ...change }, plate, false).findings.map((f) => f.code);
+  it('agrees, or the card is stopped before the coils are pulled', () => {
+    expect(codes({ groupTurns: '18 18 18', wireBare: '1.06', wireOver: '1.15' })).toEqual([]);
+    expect(codes({ groupTurns: '18 18 17' })).toEqual(['card.turns-uneven']);
+    expect(codes({ groupTurns: '19 19 19' })).toEqual(['card.turns-uneven']);
+    expect(codes({ groupTurns: '18 18' })).toEqual(['card.group-of-another-size']);
+    expect(codes({ turns: '18,18,17', groupTurns: '18 18 17' })).not.toContain('card.turns-uneven');
+    expect(codes({ turns: '18,17,18', groupTurns: '18 18 17' })).toContain('card.turns-uneven');
+    expect(codes({ groupTurns: '18 0 18' })).toContain('field.not-counts');
+  });
+  it('doubts a wire that is none of those on the card, and one thinner over its enamel', () => {
+    expect(codes({ wireBare: '1.12' })).toEqual(['card.wire-other-than-measured']);
+    expect(codes({ wireBare: '1.08' })).toEqual([]);
+    expect(codes({ wires: '1x1.06+1x0.95', wireBare: '0.95' })).not.toContain(
+      'card.wire-other-than-measured',
+    );
+    expect(codes({ wireBare: '1.06', wireOver: '1.06' })).toEqual(['card.wire-over-thinner']);
   });
 });

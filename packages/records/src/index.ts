@@ -18,3 +18,4 @@ export * from './plan-records.ts';
 export * from './write-ups.ts';
 export * from './named-item.ts';
 export * from './supply-records.ts';
+export * from './cards-csv.ts';

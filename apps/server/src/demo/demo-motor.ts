@@ -52,6 +52,8 @@ export interface DemoMotor {
   readonly again?: readonly { readonly station: StationId; readonly reason: string }[];
   /** What came along. */
   readonly parts?: readonly { readonly kind: PartKind; readonly note?: string; readonly back?: true }[];
+  /** Whoever is to do it. */
+  readonly givenTo?: string;
   readonly noCard?: boolean;
   /** It came without its winding: only the iron could be measured. */
   readonly coreOnly?: true;

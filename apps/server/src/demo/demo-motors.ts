@@ -213,6 +213,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3103',
+    givenTo: 'Asta Velle',
     photos: { burnt: 'all' },
     customer: 'Granheim Sawmill',
     machine: 'Edger',
@@ -248,6 +249,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3107',
+    givenTo: 'Asta Velle',
     customer: 'Kornvik Granary',
     machine: 'Elevator',
     maker: 'Dreyholt D160',
@@ -294,6 +296,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   },
   {
     number: '3112',
+    givenTo: 'Olav Tindal',
     photos: { burnt: 'one-phase' },
     customer: 'Tårnfjell Cable Railway',
     machine: 'Haul drive 1',

@@ -119,6 +119,7 @@ export async function loadDemo(
             throw new Error(`demo motor ${motor.number}: ${opened.findings.map((f) => f.message).join(' ')}`);
           const record = {
             ...opened.value,
+            motor: { ...opened.value.motor, givenTo: motor.givenTo ?? null },
             route: motor.route && !isPublished(motor.route.id) ? motor.route : null,
             parts: demoParts(motor, now),
             writeUps: demoWriteUps(motor.number, now),

@@ -44,6 +44,8 @@ export class ExchangeController {
     if (request.headers['content-type'] === 'application/zip')
       return this.exchange.importBundle(person, write, request);
     if (!Buffer.isBuffer(request.body)) throw new Problem(400, 'There is no file in the request.');
+    if (request.headers['content-type'] === 'text/csv')
+      return this.exchange.importCards(person, write, request.body);
     return this.exchange.import(person, write, request.body);
   }
 }

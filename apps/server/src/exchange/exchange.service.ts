@@ -59,6 +59,12 @@ export class ExchangeService {
     return this.heavy.import({ ...this.where, person, write, from: { record } });
   }
 
+  /** A table of cards for the library. */
+  importCards(person: Person, write: WriteKey, cards: Uint8Array) {
+    refuseOthers(person);
+    return this.heavy.import({ ...this.where, person, write, from: { cards } });
+  }
+
   /** @param bundle a ZIP, as it comes in */
   async importBundle(person: Person, write: WriteKey, bundle: NodeJS.ReadableStream) {
     refuseOthers(person);

@@ -16,6 +16,7 @@ import { readJson } from '../http/read-json.ts';
 import { badInput, conflict } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 import { Bundle } from './bundle.ts';
+import { importCards } from './import-cards.ts';
 import { ExchangeRepository, type FileOfRecord } from './exchange.repository.ts';
 
 export interface ImportQuestion {
@@ -23,13 +24,17 @@ export interface ImportQuestion {
   readonly person: Person;
   readonly write: WriteKey;
   readonly filesFolder: string;
-  /** A record as bytes, or a bundle that lies on the disk, with the sum of its content. */
-  readonly from: { readonly record: Uint8Array } | { readonly bundle: string; readonly hash: string };
+  /** A record as bytes, a table of cards, or a bundle that lies on the disk, with the sum of its content. */
+  readonly from:
+    | { readonly record: Uint8Array }
+    | { readonly cards: Uint8Array }
+    | { readonly bundle: string; readonly hash: string };
 }
 
 /** All of it or nothing, and marked as what it is: its history says what others wrote elsewhere. */
 export async function importDocument(question: ImportQuestion) {
   const { from } = question;
+  if ('cards' in from) return importCards(question, from.cards);
   if ('record' in from) {
     const hash = createHash('sha256').update(from.record).digest('hex');
     return insertDocument(question, readDocument(from.record), hash, []);

@@ -100,7 +100,9 @@ export class Heavy implements OnModuleDestroy {
     return this.run(this.sheets, { task: 'plan', file, question }, SHEET_MS);
   }
 
-  import(question: ImportQuestion): Promise<{ readonly number: string; readonly filesMissing?: number }> {
+  import(
+    question: ImportQuestion,
+  ): Promise<{ readonly number: string; readonly filesMissing?: number } | { readonly cards: number }> {
     return this.run(this.calculations, { task: 'import', question }, IMPORT_MS);
   }
 

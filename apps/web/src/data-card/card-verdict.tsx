@@ -26,8 +26,16 @@ export function CardVerdict({ checked }: { readonly checked: CheckedCard }) {
                 .slice(0, 4)
                 .join(', ') + (ofNext.length > 4 ? ' …' : '')}
         </span>
-        {!stops && next && later > 0 && (
-          <span className="block text-[14px] text-graphite">{later} more can wait until later steps</span>
+        {!stops && later > 0 && (
+          <span className="block text-[14px] text-graphite">
+            {checked.moments
+              .filter((m) => m.id !== next?.id)
+              .flatMap((m) => {
+                const n = checked.missing.filter((f) => f.moment === m.id).length;
+                return n > 0 ? [`${n} more before ${m.name}`] : [];
+              })
+              .join(', ')}
+          </span>
         )}
       </div>
     </div>

@@ -12,6 +12,7 @@ import {
   SPECIAL_FIELDS,
   WINDING_FIELDS,
   type Field,
+  type ThreePhaseCard,
 } from '@norther/core';
 import { slotRing } from '@norther/drawings';
 import { useMemo, type ReactNode } from 'react';
@@ -24,6 +25,7 @@ import { SceneView } from '../kit/scene-view.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { CardForm, useCardForm } from './card-form.tsx';
+import { CountAndMeasure } from './count-and-measure.tsx';
 import { CardVerdict } from './card-verdict.tsx';
 import { LeadReadings } from './lead-readings.tsx';
 import { MergeBox } from './merge-box.tsx';
@@ -32,7 +34,10 @@ import { useThreePhaseCard } from './use-card.ts';
 const FIRST = ['jumpers', 'exitClock', 'overhang'];
 const needed = (moment: string) => CARD_MOMENTS.find((m) => m.id === moment)!.needs;
 const SAWN_OFF = needed('stripping').map((id) => DATA_CARD_FIELDS.find((f) => f.id === id)!);
-const COUNTED = COUNT_FIELDS.filter((f) => !needed('stripping').includes(f.id));
+const MEASURED_BESIDE = ['groupTurns', 'wireBare', 'wireOver'];
+const COUNTED = COUNT_FIELDS.filter(
+  (f) => !needed('stripping').includes(f.id) && !MEASURED_BESIDE.includes(f.id),
+);
 const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
 const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
@@ -56,6 +61,18 @@ export function DataCard({ file }: { file: MotorFile }) {
           <ShorthandLine typed={typed} onFill={card.type} findings={checked.findings} hero />
           {card.clash && <MergeBox clash={card.clash} mine={typed} onMerge={card.merge} />}
           <div className="grid grid-cols-2 gap-x-4 gap-y-1.5 sm:grid-cols-5">{WINDING_FIELDS.map(field)}</div>
+          <Fold
+            title="Count a whole group, measure a wire"
+            filled={MEASURED_BESIDE.filter((id) => typed[id]?.trim()).length}
+            className="mt-2"
+          >
+            <CountAndMeasure
+              typed={typed}
+              coilsInGroup={coilsInGroup(checked)}
+              field={field}
+              onType={card.type}
+            />
+          </Fold>
           <More
             title="Groups, skew, empty slots, a second winding, coil by coil"
             fields={SPECIAL_FIELDS}
@@ -122,6 +139,14 @@ export function DataCard({ file }: { file: MotorFile }) {
       </View>
     </Sheet>
   );
+}
+
+/** Of the first group as laid out; of slots, poles and three phases where nothing is laid out yet. */
+function coilsInGroup({ analysis, card }: ThreePhaseCard): number | null {
+  if (analysis) return analysis.layout.groups[0]!.coils.length;
+  const { slots, poles, layers } = card;
+  if (!slots || !poles) return null;
+  return Math.max(1, Math.round(slots / (3 * poles) / (layers === 1 ? 2 : 1)));
 }
 
 function Group({

@@ -9,7 +9,7 @@ import { Key } from '../kit/key.tsx';
 import { FILTER_STATES, filterChoices, type FilterKey, type FloorFilter } from './floor-filter.ts';
 
 const LABEL: Readonly<Record<FilterKey, string>> = {
-  who: 'In hand of',
+  who: 'In hand of, or given to',
   station: 'At station',
   customer: 'For',
   state: 'That are',

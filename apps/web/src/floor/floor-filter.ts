@@ -33,7 +33,9 @@ export function fitsFilter({ motor, notes }: FloorMotor, filter: FloorFilter, no
     waiting: notes.some((n) => n.state === 'waiting'),
   };
   return (
-    (who === undefined || notes.some((n) => n.state === 'working' && same(n.who, who))) &&
+    (who === undefined ||
+      same(motor.givenTo, who) ||
+      notes.some((n) => n.state === 'working' && same(n.who, who))) &&
     (station === undefined || notes.some((n) => n.station === station)) &&
     (customer === undefined || same(motor.customer, customer)) &&
     (state === undefined || (states[state] ?? false))
@@ -48,7 +50,10 @@ export function filterChoices(
     [...new Set(list.filter((v): v is string => v !== null && v !== ''))].sort((a, b) => a.localeCompare(b));
   const notes = rows.flatMap((r) => r.notes);
   return {
-    who: unique(notes.filter((n) => n.state === 'working').map((n) => n.who)),
+    who: unique([
+      ...notes.filter((n) => n.state === 'working').map((n) => n.who),
+      ...rows.map((r) => r.motor.givenTo),
+    ]),
     station: unique(notes.map((n) => n.station)),
     customer: unique(rows.map((r) => r.motor.customer)),
   };

@@ -29,7 +29,7 @@ export const FloorRow = memo(function FloorRow({
   onPick,
   onOpen,
 }: RowProps) {
-  const { number, customer, machine, rush, promisedAt } = row.motor;
+  const { number, customer, machine, rush, promisedAt, givenTo } = row.motor;
   const promise = promiseOf(promisedAt, now);
   const stands = row.notes.map((n) => `${n.body} ${n.text}${n.who ? `, ${n.who}` : ''}`).join('; ');
   return (
@@ -43,7 +43,7 @@ export const FloorRow = memo(function FloorRow({
           e.preventDefault();
           onOpen(number);
         }}
-        aria-label={`Motor ${number}, ${customer}, ${machine}: ${stands}. Promised ${promise.when}, ${promise.left}${rush ? ', rush' : ''}`}
+        aria-label={`Motor ${number}, ${customer}, ${machine}${givenTo ? `, given to ${givenTo}` : ''}: ${stands}. Promised ${promise.when}, ${promise.left}${rush ? ', rush' : ''}`}
         className={`relative -outline-offset-2 ${picked ? 'bg-wash' : ''} ${compact ? 'block px-3 py-2' : 'flex items-center'}`}
         style={compact ? {} : { height }}
       >
@@ -54,7 +54,10 @@ export const FloorRow = memo(function FloorRow({
               {customer}
               {rush && <span className="ml-2 text-[13px] font-bold tracking-wide text-copper">RUSH</span>}
             </b>
-            <span className="block truncate text-[13px]">{machine}</span>
+            <span className="block truncate text-[13px]">
+              {givenTo && <b className="mr-1.5 font-[650]">{givenTo}</b>}
+              {machine}
+            </span>
           </span>
           {compact && <Promised promise={promise} />}
         </div>

@@ -1,7 +1,7 @@
 /** The floor: every motor in the shop as two tracks that meet. */
 import { newestRoute, stationsOf, type Route } from '@norther/core';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { FloorMotor } from '@norther/records';
 import { useFloorQuery, useImportMotorMutation, useSessionQuery } from '../app/api.ts';
 import { showMessage } from '../app/sheet-state.ts';
@@ -17,12 +17,16 @@ import { fitsFilter, readFilter } from './floor-filter.ts';
 import { FloorRow } from './floor-row.tsx';
 import { railsOf } from './rails.ts';
 import { Today } from './today.tsx';
+import { useOrder } from './use-order.ts';
 import { useRowHeight } from './use-row-height.ts';
 
 /** It comes after the floor itself: nobody filters before there is something to see. */
 const FilterKeyAndChoices = lazy(async () => ({
   default: (await import('./filter-key.tsx')).FilterKeyAndChoices,
 }));
+
+const GiveKey = lazy(async () => ({ default: (await import('./give-key.tsx')).GiveKey }));
+const OrderList = lazy(async () => ({ default: (await import('./order-list.tsx')).OrderList }));
 
 /** A4, lying, less its margins and the frame [px]. */
 const PAPER = 1030;
@@ -44,6 +48,10 @@ export function Floor() {
     [all, filter, filtered, now],
   );
   const [picked, setPicked] = useState<string | null>(null);
+  const { data: session } = useSessionQuery();
+  const lead = session?.role === 'lead';
+  const { move } = useOrder(all);
+  const ordering = lead && address.get('order') === 'drag';
   const navigate = useNavigate();
   const [ref, width] = useWidth<HTMLDivElement>(1240, PAPER);
   const list = useRef<HTMLUListElement>(null);
@@ -61,7 +69,11 @@ export function Floor() {
     const onKey = (e: KeyboardEvent) => {
       const inRow = e.target instanceof HTMLElement && list.current?.contains(e.target);
       if (e.target instanceof HTMLElement && e.target !== document.body && !inRow) return;
-      if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+      if (e.altKey && current && lead && (e.key === 'ArrowDown' || e.key === 'ArrowUp')) {
+        e.preventDefault();
+        setPicked(current.motor.number);
+        move(current.motor.number, e.key === 'ArrowDown' ? 1 : -1);
+      } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
         e.preventDefault();
         const at = rows.findIndex((r) => r.motor.number === current?.motor.number);
         const next = rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))];
@@ -77,7 +89,7 @@ export function Floor() {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [rows, current, open]);
+  }, [rows, current, open, lead, move]);
 
   // The names over the rails are those of the motor that is picked: routes differ.
   const route = (current && routes.of(current.motor)) ?? newestRoute('ac-rewind');
@@ -88,6 +100,13 @@ export function Floor() {
           rows={rows}
           inShop={all.length}
           current={current}
+          give={
+            current && (
+              <Suspense fallback={null}>
+                <GiveKey row={current} all={all} />
+              </Suspense>
+            )
+          }
           filter={
             all.length > 0 && (
               <Suspense fallback={null}>
@@ -106,13 +125,29 @@ export function Floor() {
       <View
         letter="A"
         name="On the floor"
-        note={`rush first, then the soonest promise${!compact && seen < rows.length ? `; ${rows.length - seen} more below` : ''}`}
+        note={
+          ordering ? (
+            <>
+              drag a motor to its place;{' '}
+              <Link to="/" className="underline">
+                done
+              </Link>
+            </>
+          ) : (
+            `rush first, then the soonest promise${!compact && seen < rows.length ? `; ${rows.length - seen} more below` : ''}`
+          )
+        }
         className="print-wide overflow-auto"
       >
         <div ref={ref} className="min-w-0">
-          {!compact && <Today routes={routes.all} rows={all} width={width} now={now} />}
-          {!compact && <RailHead route={route} width={rails} />}
-          <div style={compact ? {} : { paddingTop: air }}>
+          {ordering && (
+            <Suspense fallback={null}>
+              <OrderList all={all} now={now.getTime()} />
+            </Suspense>
+          )}
+          {!ordering && !compact && <Today routes={routes.all} rows={all} width={width} now={now} />}
+          {!ordering && !compact && <RailHead route={route} width={rails} />}
+          <div hidden={ordering} style={compact ? {} : { paddingTop: air }}>
             <ul ref={list} className={compact ? '' : 'relative'}>
               {!compact && <Gates route={route} width={rails} height={rows.length * (height + 1)} />}
               {!compact && <Gates route={route} width={rails} height={1} marks />}
@@ -223,11 +258,13 @@ function FloorTitle({
   rows,
   inShop,
   current,
+  give,
   filter,
 }: {
   rows: readonly FloorMotor[];
   inShop: number;
   current: FloorMotor | undefined;
+  give: ReactNode;
   filter: ReactNode;
 }) {
   const navigate = useNavigate();
@@ -272,6 +309,7 @@ function FloorTitle({
             <Key letter="F2" onClick={() => go('/new')}>
               Take in
             </Key>
+            {give}
             <ImportKey />
           </div>
         </>

@@ -20,7 +20,16 @@ export const libraryApi = api.injectEndpoints({
       }),
       providesTags: ['Motor'],
     }),
+    importCards: b.mutation<{ cards: number }, { writeId: string; file: File }>({
+      query: ({ writeId, file }) => ({
+        url: 'import',
+        method: 'POST',
+        body: file,
+        headers: { 'X-Write-Id': writeId, 'Content-Type': 'text/csv' },
+      }),
+      invalidatesTags: ['Motor'],
+    }),
   }),
 });
 
-export const { useSistersQuery } = libraryApi;
+export const { useImportCardsMutation, useSistersQuery } = libraryApi;

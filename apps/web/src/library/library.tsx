@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { Choice } from '../kit/choice.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
+import { CardsIn } from './cards-in.tsx';
 import { LibrarySheet } from './library-sheet.tsx';
 
 const KINDS = MACHINE_KIND_IDS.map((id) => ({ value: id, label: machineKind(id).name }));
@@ -28,6 +29,7 @@ export function Library() {
       typed={typed}
       onType={type}
       own={null}
+      after={<CardsIn />}
       title={<SheetName name="Library">every winding ever taken, found by its core</SheetName>}
       before={
         <div className="mb-2">

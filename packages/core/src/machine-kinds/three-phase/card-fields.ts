@@ -62,6 +62,9 @@ export const COUNT_FIELDS: readonly Field[] = [
   choice('starJoint', 'Star joint found', { yes: 'yes', no: 'no' }),
   quantity('coilsCounted', 'Coils counted', 'count', 1, 288),
   quantity('groupsCounted', 'Groups counted', 'count', 1, 288),
+  text('groupTurns', 'Turns of each coil of one group, counted', '14 14 13 14, in their order', 80),
+  quantity('wireBare', 'One wire, bare', 'wire-diameter', 0.03, 6, 'measured'),
+  quantity('wireOver', 'Over its enamel', 'wire-diameter', 0.03, 6.5, 'measured'),
 ];
 /** What burn-off takes; “none” is an answer. */
 export const BURNT_FIELDS: readonly Field[] = [

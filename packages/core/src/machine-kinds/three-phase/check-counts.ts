@@ -169,3 +169,71 @@ export function checkWires(card: DataCard): Finding[] {
       : [];
   });
 }
+
+/**
+ * One group counted coil by coil, held against the turns that the card says: one counted coil hides that others differ.
+ * Source: common practice, no source.
+ */
+export function checkGroupTurns(card: DataCard, analysis: WindingAnalysis | null): Finding[] {
+  const { groupTurns, turns } = card;
+  if (!groupTurns || groupTurns.length === 0) return [];
+  const found: Finding[] = [];
+  const counted = groupTurns.join(', ');
+  const sizes = analysis && new Set(analysis.layout.groups.map((g) => g.coils.length));
+  if (sizes && !sizes.has(groupTurns.length))
+    found.push(
+      finding(
+        'stop',
+        'card.group-of-another-size',
+        `${groupTurns.length} coils were counted in a group; this winding has groups of ${[...sizes].join(' and ')}.`,
+        ['groupTurns', 'slots', 'poles'],
+      ),
+    );
+  const said = turns?.[0];
+  if (!said || found.length > 0) return found;
+  const expected = said.length === 1 ? groupTurns.map(() => said[0]!) : said;
+  const off = groupTurns.filter((n, i) => n !== expected[i]).length;
+  if (expected.length === groupTurns.length && off === 0) return found;
+  const same = new Set(groupTurns).size === 1;
+  found.push(
+    finding(
+      'stop',
+      'card.turns-uneven',
+      same
+        ? `Every coil of the group was counted with ${groupTurns[0]} turns, the card says ${said.join(', ')}. Count one again.`
+        : `The coils of the group were counted with ${counted} turns, the card says ${said.join(', ')}: put ${groupTurns.join(',')} on the card, or count again.`,
+      ['groupTurns', 'turns'],
+      'Coils of one group often differ by a turn or two; one that was counted does not tell the others.',
+    ),
+  );
+  return found;
+}
+
+/** A wire that was measured is none of those on the card [share]. Common practice, no source: a worn micrometer is off by less. */
+const WIRE_OFF = 0.025;
+
+export function checkMeasuredWire({ wires, wireBare, wireOver }: DataCard): Finding[] {
+  const found: Finding[] = [];
+  if (wireBare !== undefined && wireOver !== undefined && wireOver <= wireBare)
+    found.push(
+      finding(
+        'stop',
+        'card.wire-over-thinner',
+        'Over its enamel the wire must be thicker than bare: measure both again.',
+        ['wireOver', 'wireBare'],
+      ),
+    );
+  if (wireBare === undefined || !wires) return found;
+  const near = (d: number) => Math.abs(wireBare / d - 1) <= WIRE_OFF;
+  if (wires.some((w) => near(w.bareDiameterMm))) return found;
+  found.push(
+    finding(
+      'watch',
+      'card.wire-other-than-measured',
+      `${wireBare.toFixed(3)} mm was measured bare; the card has ${wires.map((w) => w.bareDiameterMm.toFixed(3)).join(' and ')} mm.`,
+      ['wireBare', 'wires'],
+      'Burnt enamel left on it measures thicker, a stretched wire thinner.',
+    ),
+  );
+  return found;
+}

@@ -6,7 +6,14 @@ import type { Finding } from '../../quantity/index.ts';
 import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
 import { CARD_MOMENTS, missingOnCard } from './moments.ts';
 import { THREE_PHASE_ID, threePhasePlan, type ThreePhasePlan } from './plan.ts';
-import { checkCore, checkCounts, checkPoles, checkWires } from './check-counts.ts';
+import {
+  checkCore,
+  checkCounts,
+  checkGroupTurns,
+  checkMeasuredWire,
+  checkPoles,
+  checkWires,
+} from './check-counts.ts';
 import { checkFigures, checkLead } from './check-figures.ts';
 import { checkPlate } from './check-plate.ts';
 import { coreOf, readDataCard, unconnectedWindingOf, windingOf, type DataCard } from './data-card.ts';
@@ -95,6 +102,8 @@ export function checkDataCard(
   }
   found.push(
     ...checkCounts(card, analysis),
+    ...checkGroupTurns(card, analysis),
+    ...checkMeasuredWire(card),
     ...checkPoles(card, plate, second),
     ...checkPlate(card, plate),
     ...checkCore(card),

@@ -41,6 +41,10 @@ export interface DataCard {
   readonly endsPerLead?: number;
   readonly starJoint?: 'yes' | 'no';
   readonly coilsCounted?: number;
+  /** Of each coil of one whole group, in their order. */
+  readonly groupTurns?: readonly number[];
+  readonly wireBare?: number;
+  readonly wireOver?: number;
   readonly groupsCounted?: number;
   readonly bore?: number;
   readonly coreLength?: number;
@@ -98,6 +102,13 @@ const WORDS: readonly {
     label: 'Coils in each group',
     code: 'field.not-counts',
     read: (t) => readCounts(t, 0, 'sequence of groups'),
+  },
+  {
+    id: 'groupTurns',
+    to: 'groupTurns',
+    label: 'Turns of each coil of one group',
+    code: 'field.not-counts',
+    read: (t) => readCounts(t, 1, 'count of turns'),
   },
   {
     id: 'leftEmpty',
