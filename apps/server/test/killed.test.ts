@@ -1,9 +1,10 @@
 /** A server killed in the middle of writing loses nothing it acknowledged; a database that goes away does not kill it. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, expect, it } from 'vitest';
 import { Caller, FONTS, makeDatabase, newFilesFolder, QUARRY, signIn } from './harness.ts';
 
@@ -25,7 +26,7 @@ const freePort = () =>
     });
   });
 
-async function serve() {
+async function serve(filesFolder = newFilesFolder()) {
   const port = await freePort();
   const main = fileURLToPath(new URL('../dist/main.js', import.meta.url));
   const child = spawn('node', [main], {
@@ -33,7 +34,7 @@ async function serve() {
       ...process.env,
       DATABASE_URL: database.appUrl,
       FONT_FOLDER: FONTS,
-      FILES_FOLDER: newFilesFolder(),
+      FILES_FOLDER: filesFolder,
       WEB_FOLDER: FONTS,
       PORT: String(port),
     },
@@ -106,6 +107,60 @@ it('keeps every acknowledged card and history line, and takes the open write aga
     const after = await state();
     expect(after.version).toBe(wrote + 1);
     expect(after.lines).toBe(wrote + 1);
+  }
+});
+
+it('keeps every acknowledged signature and photo, and takes the open ones again without doing them twice', async () => {
+  const files = newFilesFolder();
+  const first = await serve(files);
+  const who = await signIn(first.base, 'Olav Tindal');
+  const numbers = Array.from({ length: 30 }, (_, i) => `S${i}`);
+  for (const number of numbers) expect((await who.post('motors', { ...QUARRY, number })).status).toBe(201);
+  const photo = (i: number) =>
+    sharp({ create: { width: 60 + i, height: 40, channels: 3, background: { r: i, g: 90, b: 120 } } })
+      .png()
+      .toBuffer();
+  const photos = await Promise.all(numbers.map((_n, i) => photo(i)));
+  const sign = (caller: Caller, number: string, writeId: string) =>
+    caller.post(`motors/${number}/stations/intake/sign`, { typed: { failed: 'bearing' } }, writeId);
+  const upload = (caller: Caller, i: number, writeId: string) =>
+    caller.send<{ id: string }>(`motors/${numbers[i]}/attachments`, photos[i]!, 'image/png', writeId);
+  const writes = numbers.flatMap((number, i) => [
+    { i, id: randomUUID(), go: (c: Caller, id: string) => sign(c, number, id), done: false },
+    { i, id: randomUUID(), go: (c: Caller, id: string) => upload(c, i, id), done: false },
+  ]);
+  let acknowledged = 0;
+  const all = writes.map(async (write) => {
+    const answer = await write.go(who, write.id).catch(() => null);
+    if (!answer) return;
+    expect(answer.status).toBeLessThan(300);
+    write.done = true;
+    acknowledged++;
+  });
+  while (acknowledged < 20) await new Promise((r) => setTimeout(r, 2));
+  first.child.kill('SIGKILL');
+  await Promise.all(all);
+  expect(writes.some((w) => !w.done)).toBe(true);
+
+  const second = await serve(files);
+  const again = new Caller(second.base, (who as unknown as { cookie: string }).cookie);
+  interface File {
+    steps: { station: string; signedBy: string | null }[];
+    attachments: { id: string; hash: string }[];
+  }
+  const look = async (i: number) => (await again.get<File>(`motors/${numbers[i]}`)).body;
+  const signed = (file: File) => file.steps.filter((x) => x.station === 'intake' && x.signedBy).length;
+  for (const [k, write] of writes.entries()) {
+    const count = async () => (k % 2 === 0 ? signed : (f: File) => f.attachments.length)(await look(write.i));
+    if (write.done) expect(await count()).toBe(1);
+    // In flight it was done or not; sent again it is done once.
+    expect((await write.go(again, write.id)).status).toBeLessThan(300);
+    expect(await count()).toBe(1);
+  }
+  for (const i of numbers.keys()) {
+    const [kept] = (await look(i)).attachments;
+    const file = await again.get(`motors/${numbers[i]}/attachments/${kept!.id}/file`);
+    expect(createHash('sha256').update(file.bytes).digest('hex')).toBe(kept!.hash);
   }
 });
 

@@ -52,10 +52,15 @@ export const MotorChange = MotorEntry.omit({ number: true, kind: true }).extend(
 export type MotorChange = z.infer<typeof MotorChange>;
 
 /** Who is to do it, or where it stands on the floor: what is not said stays. */
-export const FloorChange = z.object({
-  givenTo: z.string().trim().max(80).nullable().optional(),
-  place: z.number().min(0).max(1e14).nullable().optional(),
-});
+export const FloorChange = z
+  .object({
+    givenTo: z.string().trim().min(1).max(80).nullable().optional(),
+    place: z.number().min(0).max(1e14).nullable().optional(),
+  })
+  .refine(
+    (c) => c.givenTo !== undefined || c.place !== undefined,
+    'Say to whom it is given, or where it stands.',
+  );
 export type FloorChange = z.infer<typeof FloorChange>;
 
 /** A visit of a machine that comes back: what is known of it, and the winding that was in it when it left. */

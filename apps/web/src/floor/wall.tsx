@@ -44,7 +44,7 @@ export function Wall() {
   ).length;
   const rails = width - 150 - 300 - 200;
   return (
-    <main ref={ref} className="h-dvh overflow-hidden bg-paper px-3 pt-2">
+    <main ref={ref} data-view="A" className="h-dvh overflow-hidden bg-paper px-3 pt-2">
       <Hatches />
       <h1 className="sr-only">The floor, for a wall</h1>
       <header className="flex items-center gap-8 border-b-[3px] border-ink" style={{ height: HEAD - 8 }}>
