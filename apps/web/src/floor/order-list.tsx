@@ -6,6 +6,7 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import {
@@ -18,6 +19,15 @@ import type { FloorMotor } from '@norther/records';
 import { GripVertical } from 'lucide-react';
 import { promiseOf } from '../kit/time.ts';
 import { useOrder } from './use-order.ts';
+
+/** For who hears the screen. */
+const SAID: Announcements = {
+  onDragStart: ({ active }) => `Motor ${active.id} is picked up.`,
+  onDragOver: ({ active, over }) =>
+    over ? `Motor ${active.id} would stand where ${over.id} stands.` : undefined,
+  onDragEnd: ({ active, over }) => (over ? `Motor ${active.id} is laid down.` : undefined),
+  onDragCancel: ({ active }) => `Motor ${active.id} stays where it was.`,
+};
 
 export function OrderList({ all, now }: { readonly all: readonly FloorMotor[]; readonly now: number }) {
   const { moveTo, byPromise } = useOrder(all);
@@ -33,7 +43,12 @@ export function OrderList({ all, now }: { readonly all: readonly FloorMotor[]; r
     );
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={dropped}
+      accessibility={{ announcements: SAID }}
+    >
       <SortableContext items={all.map((r) => r.motor.number)} strategy={verticalListSortingStrategy}>
         <ol>
           {all.map((row) => (
