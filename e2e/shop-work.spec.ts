@@ -88,7 +88,7 @@ test('a lot is drawn for a motor, an expired one only by a lead with a reason', 
   await signIn(page, base(), 'Olav Tindal');
   await page.goto(`${base()}/stores`);
   await page.getByRole('button', { name: /Polyester-imide varnish/ }).click();
-  const lot = (name: string) => page.getByRole('button', { name: new RegExp(name) });
+  const lot = (name: string) => page.getByRole('button', { name: new RegExp(name) }).first();
   await expect(lot('V-2291')).toContainText('29 l');
   await lot('V-2291').click();
   await field(page, 'amount').fill('1.5');

@@ -37,6 +37,7 @@ import { WriteUpsModule } from './write-ups/write-ups.module.ts';
 import { WorkPlanModule } from './plan/plan.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
 import { RoutesModule } from './routes/routes.module.ts';
+import { JournalModule } from './journal/journal.module.ts';
 import { SuppliesModule } from './stores/supplies.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
@@ -95,6 +96,7 @@ class AppModule {
         WorkPlanModule,
         WriteUpsModule,
         SuppliesModule,
+        JournalModule,
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),

@@ -255,3 +255,30 @@ describe('a table of cards', () => {
     expect(like.body.sisters.map((x) => x.number)).toEqual(expect.arrayContaining(['C-901', 'C-902']));
   });
 });
+
+it('who did what is found by a lead, by person, motor, words and days, page by page', async () => {
+  const { number } = await shop.motor();
+  for (let i = 0; i < 5; i++)
+    await s.winder.post(`motors/${number}/holds`, { body: 'stator', reason: `waits for 100% dry core ${i}` });
+  const find = async (q: string) =>
+    (
+      await s.lead.get<{ who: string; what: string; why: string; motor: string | null; order: number }[]>(
+        `journal?${q}`,
+      )
+    ).body;
+  expect((await s.winder.get('journal')).status).toBe(403);
+  const all = await find(`motor=${number}`);
+  expect(all).toHaveLength(6);
+  expect(await find(`motor=${number}&who=Olav%20Tindal&words=raised`)).toHaveLength(
+    all.filter((l) => l.what.includes('raised')).length,
+  );
+  // Signs of the database are letters.
+  expect((await find(`motor=${number}&words=${encodeURIComponent('100% dry')}`)).length).toBe(5);
+  expect(await find(`motor=${number}&words=${encodeURIComponent('100_ dry')}`)).toEqual([]);
+  expect(await find(`motor=${number}&who=Ida%20Haft`)).toEqual([]);
+  expect(await find(`motor=${number}&from=2199-01-01T00:00:00Z`)).toEqual([]);
+  const first = await find(`motor=${number}&limit=4`);
+  const rest = await find(`motor=${number}&limit=4&before=${first.at(-1)!.order}`);
+  expect([...first, ...rest].map((l) => l.order)).toEqual(all.map((l) => l.order));
+  expect((await s.lead.get('journal?limit=100000')).status).toBe(400);
+});

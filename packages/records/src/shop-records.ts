@@ -41,3 +41,27 @@ export const stockOf = (reels: readonly ReelRecord[]): Reel[] =>
     massKg: r.massKg,
     ...(r.overEnamelMm ? { overEnamelMm: r.overEnamelMm } : {}),
   }));
+
+/** Who did what, when, to which motor; what is not asked is not narrowed. */
+export const JournalQuestion = z.object({
+  who: z.string().trim().max(80).optional(),
+  motor: z.string().trim().max(16).optional(),
+  /** Part of what was done or of its reason. */
+  words: z.string().trim().max(80).optional(),
+  from: Instant.optional(),
+  to: Instant.optional(),
+  before: z.coerce.number().int().min(1).optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+});
+export type JournalQuestion = z.infer<typeof JournalQuestion>;
+
+export interface JournalLine {
+  readonly id: string;
+  readonly at: string;
+  readonly who: string;
+  readonly what: string;
+  readonly why: string;
+  readonly order: number;
+  /** The motor it was done to; null where it was the shop. */
+  readonly motor: string | null;
+}

@@ -500,7 +500,11 @@ export const events = pgTable(
     writeId: text('write_id').notNull(),
     order: order('order').notNull().default(HAPPENED),
   },
-  (t) => [index('events_motor').on(t.motorId, t.order), index('events_shop').on(t.shopId, t.order)],
+  (t) => [
+    index('events_motor').on(t.motorId, t.order),
+    index('events_shop').on(t.shopId, t.order),
+    index('events_who').on(t.shopId, t.who, t.order),
+  ],
 );
 
 /** Answers already given, by the write id the client made: the same write twice is done once. */

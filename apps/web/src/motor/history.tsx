@@ -44,13 +44,20 @@ function fieldsOf(what: string, of: HappenedTo): readonly Field[] {
   return testOf(what)?.fields ?? [...of.machine.card.flatMap((s) => s.fields), ...of.machine.plate];
 }
 
+/** Words and figures one after the other; of entries with fields of their own only how many there are. */
+const listed = (list: readonly unknown[]) =>
+  list.some((x) => typeof x === 'object')
+    ? `${list.length} ${list.length === 1 ? 'entry' : 'entries'}`
+    : list.join(', ');
+
 /** Texts and figures of a change, those in a form in it as well. */
 function flat(value: unknown): Record<string, string> {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) return {};
   return Object.fromEntries(
     Object.entries(value).flatMap(([key, v]): [string, string][] => {
       if (['id', 'version', 'motorId', 'words', 'values'].includes(key) || v === null || v === '') return [];
-      if (typeof v === 'object') return Array.isArray(v) ? [[key, v.join(', ')]] : Object.entries(flat(v));
+      if (Array.isArray(v)) return v.length === 0 ? [] : [[key, listed(v)]];
+      if (typeof v === 'object') return Object.entries(flat(v));
       return [[key, String(v)]];
     }),
   );

@@ -1,0 +1,1 @@
+CREATE INDEX "events_who" ON "events" USING btree ("shop_id","who","order");
