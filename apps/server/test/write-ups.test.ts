@@ -1,5 +1,10 @@
 /** What people write about a motor, what it draws from the stores, with what it is measured, and to whom it is given. */
-import { openMotorDocument, type SuppliesAnswer, type WriteUpRecord } from '@norther/records';
+import {
+  openMotorDocument,
+  type JournalLine,
+  type SuppliesAnswer,
+  type WriteUpRecord,
+} from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Problem, QUARRY_CARD, shopOf, startServer } from './harness.ts';
 
@@ -260,12 +265,7 @@ it('who did what is found by a lead, by person, motor, words and days, page by p
   const { number } = await shop.motor();
   for (let i = 0; i < 5; i++)
     await s.winder.post(`motors/${number}/holds`, { body: 'stator', reason: `waits for 100% dry core ${i}` });
-  const find = async (q: string) =>
-    (
-      await s.lead.get<{ who: string; what: string; why: string; motor: string | null; order: number }[]>(
-        `journal?${q}`,
-      )
-    ).body;
+  const find = async (q: string) => (await s.lead.get<JournalLine[]>(`journal?${q}`)).body;
   expect((await s.winder.get('journal')).status).toBe(403);
   const all = await find(`motor=${number}`);
   expect(all).toHaveLength(6);
@@ -278,7 +278,9 @@ it('who did what is found by a lead, by person, motor, words and days, page by p
   expect(await find(`motor=${number}&who=Ida%20Haft`)).toEqual([]);
   expect(await find(`motor=${number}&from=2199-01-01T00:00:00Z`)).toEqual([]);
   const first = await find(`motor=${number}&limit=4`);
-  const rest = await find(`motor=${number}&limit=4&before=${first.at(-1)!.order}`);
+  const rest = await find(
+    `motor=${number}&limit=4&before=${encodeURIComponent(`${first.at(-1)!.at} ${first.at(-1)!.order}`)}`,
+  );
   expect([...first, ...rest].map((l) => l.order)).toEqual(all.map((l) => l.order));
   expect((await s.lead.get('journal?limit=100000')).status).toBe(400);
 });

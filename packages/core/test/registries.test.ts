@@ -21,6 +21,7 @@ import {
   STAGES,
   stationsOf,
   TEST_KINDS,
+  type TestKindId,
   type MachineKind,
   type Nameplate,
   type Route,
@@ -51,11 +52,12 @@ describe.each(Object.values(TEST_KINDS).map((kind) => [kind.id, kind] as const))
       expect(new Set(kind.fields.map((f) => f.id)).size).toBe(kind.fields.length);
       expect(kind.stages.length).toBeGreaterThan(0);
       for (const stage of kind.stages) expect(STAGES[stage]).toBeDefined();
+      // Asked for by a route, unless it is left to the shop.
       expect(
         ROUTES.flatMap(stationsOf).some((s) =>
           s.tests.some((t) => t.kind === kind.id && kind.stages.includes(t.stage)),
         ),
-      ).toBe(true);
+      ).toBe(kind.leftToShop !== true);
     });
     it.each(['sound', 'stop'] as const)('has an example that is %s', (verdict) => {
       const example = kind.examples[verdict];
@@ -67,7 +69,7 @@ describe.each(Object.values(TEST_KINDS).map((kind) => [kind.id, kind] as const))
       const { typed: _t, ...example } = kind.examples.sound;
       // By plate and plan; where only a log says how long and how hot, there is nothing yet.
       const ahead = kind.scalesAhead(contextOf({ typed: {}, ...example }));
-      if (!kind.needsLog) expect(ahead.length).toBeGreaterThan(0);
+      if (!kind.needsLog && !kind.takesFrom) expect(ahead.length).toBeGreaterThan(0);
       for (const { scale, expected } of ahead)
         if (expected !== null) expect(judgeOn(scale, expected)).toBe('sound');
       // The same scales as the reading is then judged on.
@@ -115,7 +117,7 @@ describe.each(MACHINE_KIND_IDS.map((id) => [id, machineKind(id)] as const))('mac
   it('has a route of its own, whose tests are its tests', () => {
     const route = newestRoute(kind.route);
     expect([...new Set(stationsOf(route).flatMap((s) => s.tests.map((t): string => t.kind)))].sort()).toEqual(
-      [...kind.tests].sort(),
+      kind.tests.filter((id) => !TEST_KINDS[id as TestKindId].leftToShop).sort(),
     );
   });
   it('has forms with no two fields alike, and asks at its moments for fields that it has', () => {

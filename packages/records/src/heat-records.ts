@@ -79,6 +79,7 @@ export interface HeatAnswer {
     readonly pasts: readonly OvenPast[];
   })[];
   readonly programmes: readonly NamedItem[];
+  readonly treatments: readonly NamedItem[];
   /** Those in an oven, and those that came out within two days. */
   readonly loads: readonly LoadRecord[];
   /** Of those in an oven, by their id. */

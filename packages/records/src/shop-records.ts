@@ -50,7 +50,11 @@ export const JournalQuestion = z.object({
   words: z.string().trim().max(80).optional(),
   from: Instant.optional(),
   to: Instant.optional(),
-  before: z.coerce.number().int().min(1).optional(),
+  /** Place of the last line that was read: its time and its order, such as `2026-11-30T08:00:00.000Z 812`. */
+  before: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z \d{1,15}$/)
+    .optional(),
   limit: z.coerce.number().int().min(1).max(200).default(60),
 });
 export type JournalQuestion = z.infer<typeof JournalQuestion>;

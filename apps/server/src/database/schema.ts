@@ -503,7 +503,7 @@ export const events = pgTable(
   (t) => [
     index('events_motor').on(t.motorId, t.order),
     index('events_shop').on(t.shopId, t.order),
-    index('events_who').on(t.shopId, t.who, t.order),
+    index('events_at').on(t.shopId, t.at, t.order),
   ],
 );
 
@@ -531,6 +531,11 @@ export const equipment = pgTable('equipment', namedInShop(), (t) => [
 /** What an oven is to do, as entered from a data sheet. */
 export const programmes = pgTable('programmes', namedInShop(), (t) => [
   uniqueIndex('programmes_name').on(t.shopId, sql`lower(${t.name})`),
+]);
+
+/** How a winding is impregnated or bonded, as entered from a data sheet. */
+export const treatments = pgTable('treatments', namedInShop(), (t) => [
+  uniqueIndex('treatments_name').on(t.shopId, sql`lower(${t.name})`),
 ]);
 
 /** Parts that were in an oven together, from the door shut to the door opened. */

@@ -3,7 +3,7 @@ import type { NamedItem, LoadPart } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { writeFileSync } from 'node:fs';
 import type { Transaction } from '../database/database.ts';
-import { equipment, loads, programmes } from '../database/schema.ts';
+import { equipment, loads, programmes, treatments } from '../database/schema.ts';
 
 const HOUR = 3_600_000;
 /** Where the stand-in ovens are looked for. */
@@ -146,19 +146,63 @@ const LOADS: readonly DemoLoad[] = [
 ];
 
 /** @param instrumentsFile where the stand-in ovens read what is in them; without, they are cold */
+const TREATMENTS: readonly NamedItem['typed'][] = [
+  {
+    name: 'Dip, polyester-imide',
+    kind: 'dip',
+    material: 'polyester-imide varnish',
+    partFrom: '40',
+    partTo: '55',
+    varnishFrom: '18',
+    varnishTo: '28',
+    viscosityLeast: '24',
+    viscosityMost: '32',
+    immersion: '15',
+    drain: '30',
+    sheet: 'data sheet of the varnish, 2024',
+  },
+  {
+    name: 'Vacuum and pressure, epoxy',
+    kind: 'vacuum-pressure',
+    material: 'epoxy resin, without solvent',
+    partFrom: '55',
+    partTo: '70',
+    varnishFrom: '20',
+    varnishTo: '30',
+    vacuum: '5 mbar',
+    vacuumMinutes: '45',
+    pressure: '4',
+    pressureMinutes: '90',
+    drain: '30',
+    sheet: 'data sheet of the resin, 2025',
+  },
+  {
+    name: 'Bond by current',
+    kind: 'bond',
+    material: 'self-bonding wire',
+    bondFrom: '190',
+    bondTo: '220',
+    sheet: 'data sheet of the wire, 2023',
+  },
+];
+
 export async function loadDemoHeat(
   tx: Transaction,
   shopId: string,
   now: number,
   instrumentsFile: string | undefined,
 ) {
-  const add = async (table: typeof equipment | typeof programmes, list: readonly NamedItem['typed'][]) => {
+  const add = async (
+    table: typeof equipment | typeof programmes | typeof treatments,
+    list: readonly NamedItem['typed'][],
+  ) => {
     const rows = list.map((typed) => ({ id: uuidV7(), shopId, name: typed['name']!, typed }));
     await tx.insert(table).values(rows);
     return rows.map((r) => r.id);
   };
   const ovens = await add(equipment, OVENS);
   await add(programmes, PROGRAMMES);
+  await add(treatments, TREATMENTS);
   await tx.insert(loads).values(
     LOADS.map((l) => {
       const startedAt = now - l.startedHoursAgo * HOUR;

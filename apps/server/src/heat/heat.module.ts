@@ -19,9 +19,10 @@ class NewLoad extends createZodDto(LoadEntry) {}
 class TakenOut extends createZodDto(LoadOut) {}
 class NewReadings extends createZodDto(LoadReadings) {}
 
-/** `ovens` or `programmes`, as the address says it. */
+/** `ovens`, `programmes` or `treatments`, as the address says it. */
 function thingOf(list: string): NamedThing {
-  if (!Object.hasOwn(HEAT_THINGS, list)) throw new Problem(404, 'There are ovens and programmes.');
+  if (!Object.hasOwn(HEAT_THINGS, list))
+    throw new Problem(404, 'There are ovens, programmes and treatments.');
   return HEAT_THINGS[list as keyof typeof HEAT_THINGS];
 }
 

@@ -1,10 +1,19 @@
 /** Ovens and programmes as a lead enters them; what goes into an oven, what comes out, and what it showed. */
 import { Injectable } from '@nestjs/common';
-import { finding, fitsOven, readOven, readProgramme, tauOfLog, thinLog, type Finding } from '@norther/core';
+import {
+  checkTreatment,
+  finding,
+  fitsOven,
+  readOven,
+  readProgramme,
+  tauOfLog,
+  thinLog,
+  type Finding,
+} from '@norther/core';
 import type { HeatAnswer, LoadEntry, LoadLog, LoadReadings, LoadRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import type { z } from 'zod';
-import { equipment, programmes } from '../database/schema.ts';
+import { equipment, programmes, treatments } from '../database/schema.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
@@ -28,6 +37,13 @@ export const HEAT_THINGS = {
     check: (t) => readProgramme(t).findings,
     leadsOnly: true,
   },
+  treatments: {
+    table: treatments,
+    word: 'treatment',
+    plural: 'treatments',
+    check: checkTreatment,
+    leadsOnly: true,
+  },
 } as const satisfies Readonly<Record<string, NamedThing>>;
 
 /** A log on a screen has no use for more points. */
@@ -47,9 +63,10 @@ export class HeatService {
   ) {}
 
   async all({ shopId }: Person): Promise<HeatAnswer> {
-    const [ovens, list, loads, pasts] = await Promise.all([
+    const [ovens, list, ways, loads, pasts] = await Promise.all([
       this.items.list(HEAT_THINGS.ovens, shopId),
       this.items.list(HEAT_THINGS.programmes, shopId),
+      this.items.list(HEAT_THINGS.treatments, shopId),
       this.heat.loads(shopId),
       this.heat.pasts(shopId),
     ]);
@@ -60,6 +77,7 @@ export class HeatService {
         pasts: pasts.get(oven.id) ?? [],
       })),
       programmes: list,
+      treatments: ways,
       loads,
       logs: Object.fromEntries(
         await Promise.all(

@@ -2,7 +2,7 @@
 import { Controller, Get, Injectable, Module, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { JournalQuestion, type JournalLine } from '@norther/records';
-import { and, desc, eq, gte, lt, lte, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, lte, sql } from 'drizzle-orm';
 import { createZodDto } from 'nestjs-zod';
 import { Database } from '../database/database.ts';
 import { events, motors } from '../database/schema.ts';
@@ -14,11 +14,17 @@ class Question extends createZodDto(JournalQuestion) {}
 
 const part = (words: string) => `%${words.toLowerCase().replaceAll(/[\\%_]/g, '\\$&')}%`;
 
+/** Of one instant, which a clock that was set back may give twice, the order of the database decides. */
+function earlierThan(place: string) {
+  const [at, order] = place.split(' ') as [string, string];
+  return sql`(${events.at}, ${events.order}) < (${new Date(at).toISOString()}::timestamptz, ${Number(order)})`;
+}
+
 @Injectable()
 export class JournalService {
   constructor(private readonly database: Database) {}
 
-  /** Newest first. */
+  /** Newest first by the time that people know; what was imported stands where it happened. */
   async find(shopId: string, q: JournalQuestion): Promise<JournalLine[]> {
     const rows = await this.database.db
       .select({
@@ -42,10 +48,10 @@ export class JournalService {
             : sql`lower(${events.what} || ' ' || ${events.why}) like ${part(q.words)}`,
           q.from === undefined ? undefined : gte(events.at, new Date(q.from)),
           q.to === undefined ? undefined : lte(events.at, new Date(q.to)),
-          q.before === undefined ? undefined : lt(events.order, q.before),
+          q.before === undefined ? undefined : earlierThan(q.before),
         ),
       )
-      .orderBy(desc(events.order))
+      .orderBy(desc(events.at), desc(events.order))
       .limit(q.limit);
     return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
   }

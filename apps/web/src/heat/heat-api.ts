@@ -8,7 +8,7 @@ const send = (url: string, method: string, writeId: string, body: object) => ({
   body,
   headers: { 'X-Write-Id': writeId },
 });
-export type HeatList = 'ovens' | 'programmes';
+export type HeatList = 'ovens' | 'programmes' | 'treatments';
 
 export const heatApi = api.injectEndpoints({
   endpoints: (b) => ({

@@ -1,5 +1,16 @@
 /** Ovens and programmes of the shop: entered once by a lead, used for every load. */
-import { lagOfOven, OVEN_FIELDS, PROGRAMME_FIELDS, readOven, readProgramme, tauOfMass } from '@norther/core';
+import {
+  checkTreatment,
+  lagOfOven,
+  OVEN_FIELDS,
+  PROGRAMME_FIELDS,
+  readOven,
+  readProgramme,
+  tauOfMass,
+  TREATMENT_FIELDS,
+  TREATMENT_KINDS,
+  type TreatmentKind,
+} from '@norther/core';
 import type { HeatAnswer, NamedItem } from '@norther/records';
 import { useSessionQuery } from '../app/api.ts';
 import { unwrap } from '../app/use-act.ts';
@@ -25,8 +36,10 @@ export function Ovens() {
   });
   return (
     <Sheet
-      columns="1fr 1fr"
-      title={<SheetName name="Ovens">ovens, furnaces, and the programmes of their materials</SheetName>}
+      columns="1fr 1fr 1fr"
+      title={
+        <SheetName name="Ovens">ovens and furnaces, programmes of their materials, impregnation</SheetName>
+      }
     >
       <View letter="A" name="Ovens and furnaces" note={lead ? '' : 'read only'} className="overflow-auto p-4">
         <NamedItems
@@ -60,6 +73,25 @@ export function Ovens() {
               ? `${Math.round(programme.activationJPerMol / 1000)} kJ/mol by the two lines of its sheet: counted by equivalence`
               : 'counted by the longest time at temperature';
           }}
+        />
+      </View>
+      <View
+        letter="C"
+        name="Impregnation"
+        note="dip, vacuum, pressure, trickle, bonding"
+        className="overflow-auto p-4"
+      >
+        <NamedItems
+          {...sends('treatments')}
+          list="treatments"
+          word="treatment"
+          fields={TREATMENT_FIELDS}
+          items={heat?.treatments ?? []}
+          lead={lead}
+          check={checkTreatment}
+          about={({ typed }) =>
+            [TREATMENT_KINDS[typed['kind'] as TreatmentKind], typed['material']].filter(Boolean).join(', ')
+          }
         />
       </View>
     </Sheet>

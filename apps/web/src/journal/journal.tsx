@@ -1,4 +1,5 @@
 /** Who did what, in the whole shop: narrowed by person, motor, words and days; kept in the address. */
+import { anyStationOf, publishedRoutes } from '@norther/core';
 import type { JournalLine } from '@norther/records';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -20,6 +21,15 @@ const journalApi = api.injectEndpoints({
     }),
   }),
 });
+
+const placeOf = (l: JournalLine) => `${l.at} ${l.order}`;
+/** Stations by their titles, as the sheets call them. */
+const TITLES = new Map(anyStationOf(publishedRoutes()).map((s) => [s.id, s.title]));
+function inWords(what: string): string {
+  const [first = '', ...rest] = what.split(' ');
+  const title = TITLES.get(first);
+  return title ? `${title}: ${rest.join(' ')}` : what.charAt(0).toUpperCase() + what.slice(1);
+}
 
 const ASKED = ['who', 'motor', 'words', 'from', 'to'] as const;
 const PAGE = 100;
@@ -92,7 +102,7 @@ export function Journal() {
 }
 
 function Lines({ asked }: { readonly asked: Readonly<Record<string, string>> }) {
-  const [before, setBefore] = useState<readonly number[]>([]);
+  const [before, setBefore] = useState<readonly string[]>([]);
   return (
     <>
       <table className="w-full table-fixed text-[15px]">
@@ -106,11 +116,11 @@ function Lines({ asked }: { readonly asked: Readonly<Record<string, string>> }) 
           </tr>
         </thead>
         <Page asked={asked} before={null} onMore={setBefore} pages={before} last={before.length === 0} />
-        {before.map((order, i) => (
+        {before.map((place, i) => (
           <Page
-            key={order}
+            key={place}
             asked={asked}
-            before={order}
+            before={place}
             onMore={setBefore}
             pages={before}
             last={i === before.length - 1}
@@ -129,15 +139,15 @@ function Page({
   onMore,
 }: {
   readonly asked: Readonly<Record<string, string>>;
-  readonly before: number | null;
-  readonly pages: readonly number[];
+  readonly before: string | null;
+  readonly pages: readonly string[];
   readonly last: boolean;
-  readonly onMore: (pages: readonly number[]) => void;
+  readonly onMore: (pages: readonly string[]) => void;
 }) {
   const { data, error } = journalApi.useJournalQuery({
     ...asked,
     limit: String(PAGE),
-    ...(before === null ? {} : { before: String(before) }),
+    ...(before === null ? {} : { before }),
   });
   if (error)
     return (
@@ -164,7 +174,7 @@ function Page({
               </Link>
             )}
           </td>
-          <td className="py-1 pr-3 break-words">{l.what}</td>
+          <td className="py-1 pr-3 break-words">{inWords(l.what)}</td>
           <td className="py-1 break-words text-graphite">{l.why}</td>
         </tr>
       ))}
@@ -174,7 +184,7 @@ function Page({
             {data === undefined ? (
               'Looking …'
             ) : data.length === PAGE ? (
-              <Key onClick={() => onMore([...pages, data.at(-1)!.order])}>Older ones</Key>
+              <Key onClick={() => onMore([...pages, placeOf(data.at(-1)!)])}>Older ones</Key>
             ) : data.length === 0 && before === null ? (
               'Nothing that fits.'
             ) : (

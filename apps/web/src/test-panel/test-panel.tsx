@@ -12,6 +12,7 @@ import {
   TEST_KIND_IDS,
   TEST_KINDS,
   voidedBy,
+  type Field,
   type Figure,
   type Judgement,
   type LogPoint,
@@ -25,6 +26,8 @@ import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { judgedOf } from '../app/visit.ts';
+import { Fold } from '../kit/fold.tsx';
+import { FromTreatment } from './from-treatment.tsx';
 import { MeasuredWith, partInstrument, useMeasuredWith } from './measured-with.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
@@ -186,36 +189,48 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
     ...(log && !log.ok ? log.findings : (log?.findings ?? [])),
     ...(outcome.ok ? outcome.findings : outcome.findings),
   ];
+  const { takesFrom } = kind;
+  const asked = kind.fields.filter(
+    (f) => f.id !== 'logNotes' && (csv !== undefined || !['logUnit', 'logTime'].includes(f.id)),
+  );
+  const [wanted, own] = [
+    asked.filter((f) => takesFrom?.fields.includes(f.id)),
+    asked.filter((f) => !takesFrom?.fields.includes(f.id)),
+  ];
+  const fieldOf = (f: Field) => (
+    <TypedField
+      key={f.id}
+      field={f}
+      value={typed[f.id] ?? ''}
+      onType={(v) => type({ [f.id]: v })}
+      missing={f.required ?? false}
+      assumed={f.default}
+      doubts={open ? problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing') : []}
+    />
+  );
   return (
     <>
       <View letter="B" name={kind.title} note={STAGES[stage]} className="overflow-auto px-4 py-3">
         <form
+          aria-label={kind.title}
           onSubmit={(e) => {
             e.preventDefault();
             if (outcome.ok && open && !measuredWith.blocked) void save();
           }}
         >
-          <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-            {kind.fields
-              .filter(
-                (f) => f.id !== 'logNotes' && (csv !== undefined || !['logUnit', 'logTime'].includes(f.id)),
-              )
-              .map((f) => (
-                <TypedField
-                  key={f.id}
-                  field={f}
-                  value={typed[f.id] ?? ''}
-                  onType={(v) => type({ [f.id]: v })}
-                  missing={f.required ?? false}
-                  assumed={f.default}
-                  doubts={
-                    open
-                      ? problems.filter((x) => x.fields.includes(f.id) && x.code !== 'test.field-missing')
-                      : []
-                  }
-                />
-              ))}
-          </div>
+          {takesFrom && <FromTreatment fields={takesFrom.fields} onTake={type} />}
+          <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">{own.map(fieldOf)}</div>
+          {takesFrom && (
+            <Fold
+              title="What the sheet asks for"
+              filled={wanted.filter((f) => typed[f.id]?.trim()).length}
+              className="mt-3"
+            >
+              <div className="mt-1 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
+                {wanted.map(fieldOf)}
+              </div>
+            </Fold>
+          )}
           <MeasuredWith state={measuredWith} instrument={instrument} why={why} onType={type} />
           {expected && (
             <p className="mt-2 text-[14px]">

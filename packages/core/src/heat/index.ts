@@ -8,3 +8,10 @@ export * from './part-state.ts';
 export * from './forecast.ts';
 export * from './share-oven.ts';
 export { doubtsOfLog, type LogDoubt } from './log-doubts.ts';
+export {
+  checkTreatment,
+  TREATMENT_FIELDS,
+  TREATMENT_KINDS,
+  WANTED_FIELDS,
+  type TreatmentKind,
+} from './treatment.ts';

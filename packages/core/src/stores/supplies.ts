@@ -31,8 +31,8 @@ export const STORE_SUPPLY_FIELDS = [
   required(choice('unit', 'Counted in', SUPPLY_UNITS)),
   quantity('low', 'Low below', 'ratio', 0, 1_000_000, 'order then'),
   quantity('order', 'Order at once', 'ratio', 0, 1_000_000, 'so much at a time'),
-  quantity('viscosityLeast', 'Viscosity at least', 'ratio', 1, 10_000, 's in the cup, at 23 °C'),
-  quantity('viscosityMost', 'Viscosity at most', 'ratio', 1, 10_000, 's in the cup, at 23 °C'),
+  quantity('viscosityLeast', 'Cup at least, s', 'ratio', 1, 10_000, 'at 23 °C'),
+  quantity('viscosityMost', 'Cup at most, s', 'ratio', 1, 10_000, 'at 23 °C'),
   text('note', 'To note', 'thinner, storage', 200),
 ] as const;
 

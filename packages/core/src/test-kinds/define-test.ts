@@ -43,6 +43,10 @@ export interface TestModule<Id extends string, F extends Form> {
   readonly form: F;
   readonly stages: readonly Stage[];
   readonly needsLog?: true;
+  /** No published route asks for it; a shop's own may. */
+  readonly leftToShop?: true;
+  /** A list of the shop that fills what is wanted of it, and the fields that it fills. */
+  readonly takesFrom?: { readonly list: 'treatments'; readonly fields: readonly string[] };
   readonly caution?: Caution;
   /**
    * What cannot be so is asked about before it is kept.

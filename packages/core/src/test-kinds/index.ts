@@ -7,6 +7,7 @@ import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
 import type { TestContext, TestKind } from './define-test.ts';
 import { fullLoad } from './full-load/full-load.ts';
+import { impregnation } from './impregnation/impregnation.ts';
 import { insulation } from './insulation/insulation-resistance.ts';
 import { noLoad } from './no-load/no-load.ts';
 import { polarity } from './polarity/polarity.ts';
@@ -22,6 +23,7 @@ const ALL = [
   branchResistance,
   coreLoss,
   polarity,
+  impregnation,
   cure,
   starting,
   balance,

@@ -60,6 +60,7 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
     'branch-resistance',
     'core-loss',
     'polarity',
+    'impregnation',
     'cure',
     'starting',
     'balance',

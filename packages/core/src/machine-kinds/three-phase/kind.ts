@@ -46,7 +46,17 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     { title: 'What a proposal is for', fields: SUPPLY_FIELDS, folded: true },
   ],
   moments: CARD_MOMENTS,
-  tests: ['insulation', 'resistance', 'core-loss', 'polarity', 'cure', 'balance', 'no-load', 'full-load'],
+  tests: [
+    'insulation',
+    'resistance',
+    'core-loss',
+    'polarity',
+    'impregnation',
+    'cure',
+    'balance',
+    'no-load',
+    'full-load',
+  ],
   route: 'ac-rewind',
   shorthand: {
     example: '48s 4p 1-11 T12 3x0.95+1x0.90 2Y',

@@ -1,1 +1,0 @@
-CREATE INDEX "events_who" ON "events" USING btree ("shop_id","who","order");
