@@ -29,6 +29,20 @@ function figure(text: string): number {
   return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(t) ? Number(t) : NaN;
 }
 
+/** The figure of a cell that has nothing but digits, a point and a sign; NaN for any other, which is then looked at closely. */
+function plainFigure(cell: string): number {
+  let points = 0;
+  for (let i = 0; i < cell.length; i++) {
+    const c = cell.charCodeAt(i);
+    if (c === 46) points++;
+    else if ((c < 48 || c > 57) && !(i === 0 && (c === 45 || c === 43))) return NaN;
+  }
+  return cell.length > points && points <= 1 ? Number(cell) : NaN;
+}
+
+/** A log has a million lines: most cells are seen to have something in them by their first letter. */
+const isBlank = (cell: string) => cell === '' || (cell.charCodeAt(0) <= 32 && cell.trim() === '');
+
 function unitIn(text: string): Unit | null {
   const t = text.replaceAll(/[()[\]]/g, ' ');
   if (/fahrenheit|°\s*F\b|\bdeg\.?\s*F\b|(^|[\s,_])F\s*$|^\s*F\b|\d\s*F\s*$/i.test(t)) return 'F';
@@ -54,6 +68,8 @@ interface Read {
   readonly clock: boolean;
 }
 function readTime(cell: string, unit: TimeUnit | null): Read {
+  const plain = plainFigure(cell);
+  if (!Number.isNaN(plain)) return inMinutes(plain, unit);
   const text = cell.trim();
   const clock = /^(\d{1,4}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?$/.exec(text);
   if (clock) {
@@ -67,10 +83,17 @@ function readTime(cell: string, unit: TimeUnit | null): Read {
   const value = figure(text.replace(/\s*(min|s|h)$/i, ''));
   const said = /\d\s*(min|s|h)$/i.exec(text)?.[1]?.toLowerCase() as TimeUnit | undefined;
   const by = said ?? unit;
-  if (Number.isNaN(value)) return { minute: NaN, clock: false };
+  return Number.isNaN(value) ? { minute: NaN, clock: false } : inMinutes(value, by);
+}
+
+function inMinutes(value: number, by: TimeUnit | null): Read {
   if (by === null || by === 'h:min' || by === 'min:s') return { minute: null, clock: false };
   return { minute: by === 's' ? value / 60 : by === 'h' ? value * 60 : value, clock: false };
 }
+
+/** A log that was read, as a short table that reads as the same again: what a form keeps of a file of a million lines. */
+export const writeOvenLog = (points: readonly LogPoint[]): string =>
+  ['time min,part °C,air °C', ...points.map((p) => `${p.minute},${p.partC},${p.airC ?? ''}`)].join('\n');
 
 /**
  * Columns are found by their heading: time, one or more sensors in the part, and optionally the air; set points and alarms are
@@ -102,9 +125,11 @@ export function readOvenLog(csv: string, answers: LogAnswers = {}): Outcome<read
         ? 'The cure is judged by the part’s own thermocouple: a log of the air alone, or of the set point, cannot show it. Head the columns time, part, air.'
         : 'Head the columns time, part, air.',
     );
-  const body = rows.slice(head + 1).filter((r) => r.some((c) => c.trim() !== ''));
+  const body = rows.slice(head + 1).filter((r) => !r.every(isBlank));
   if (delimiter === ',' && body.length > 1) {
-    const long = body.filter((r) => r.filter((c) => c.trim() !== '').length > heading.length).length;
+    const long = body.filter(
+      (r) => r.length > heading.length && r.filter((c) => !isBlank(c)).length > heading.length,
+    ).length;
     if (long > body.length / 2)
       return no(
         'log.commas',
@@ -144,8 +169,9 @@ export function readOvenLog(csv: string, answers: LogAnswers = {}): Outcome<read
         finding('watch', 'log.row-broken', `Line ${line} of the log is left out: ${why}.`, ['log']),
       );
   };
-  for (const [i, row] of rows.entries()) {
-    if (i <= head || row.every((c) => c.trim() === '')) continue;
+  for (let i = head + 1; i < rows.length; i++) {
+    const row = rows[i]!;
+    if (row.every(isBlank)) continue;
     const line = i + 1;
     const read = readTime(row[time] ?? '', timeUnit);
     if (read.minute === null)
@@ -156,15 +182,22 @@ export function readOvenLog(csv: string, answers: LogAnswers = {}): Outcome<read
         ['logTime', 'log'],
       );
     let minute = read.minute;
-    const value = (c: number) =>
-      celsius(figure((row[c] ?? '').replace(/\s*°?\s*[CFK]\s*$/i, '')), units.get(c)!);
-    const partC = Math.min(...parts.map(value));
-    const airC = air >= 0 && row[air]?.trim() ? value(air) : undefined;
+    const value = (c: number) => {
+      const cell = row[c] ?? '';
+      const plain = plainFigure(cell);
+      return celsius(
+        Number.isNaN(plain) ? figure(cell.replace(/\s*°?\s*[CFK]\s*$/i, '')) : plain,
+        units.get(c)!,
+      );
+    };
+    const inPart = parts.map(value);
+    const partC = Math.min(...inPart);
+    const airC = air >= 0 && !isBlank(row[air] ?? '') ? value(air) : undefined;
     if (Number.isNaN(minute)) {
       broken(line, `“${row[time] ?? ''}” is no time`);
       continue;
     }
-    if (parts.some((c) => Number.isNaN(value(c)))) {
+    if (Number.isNaN(partC)) {
       broken(line, `“${parts.map((c) => row[c] ?? '').join(', ')}” is no temperature of the part`);
       continue;
     }
@@ -172,9 +205,7 @@ export function readOvenLog(csv: string, answers: LogAnswers = {}): Outcome<read
       broken(line, `“${row[air]}” is no temperature of the air`);
       continue;
     }
-    const wild = [...parts.map(value), ...(airC === undefined ? [] : [airC])].find(
-      (v) => v > HOTTEST || v < COLDEST,
-    );
+    const wild = [...inPart, airC ?? partC].find((v) => v > HOTTEST || v < COLDEST);
     if (wild !== undefined)
       return no(
         'log.sensor-open',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { minutesAbove } from '@norther/core';
-import { readOvenLog } from '../src/index.ts';
+import { readOvenLog, writeOvenLog } from '../src/index.ts';
 
 const points = (csv: string) => {
   const r = readOvenLog(csv);
@@ -144,4 +144,33 @@ describe('oven logs as they come', () => {
       { numRuns: 500 },
     );
   });
+});
+
+it('of a long file reads as the same again from the short table that is kept of it', () => {
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.tuple(
+          fc.double({ min: 0.01, max: 9, noNaN: true }),
+          fc.double({ min: 15, max: 180, noNaN: true }),
+        ),
+        {
+          minLength: 3,
+          maxLength: 60,
+        },
+      ),
+      fc.boolean(),
+      (steps, air) => {
+        let minute = 0;
+        const rows = steps.map(([dt, c], i) => {
+          if (i > 0) minute += dt;
+          return `${minute};${c}${air ? `;${c + 4}` : ''}`;
+        });
+        const first = readOvenLog(`time min;part °C${air ? ';air °C' : ''}\n${rows.join('\n')}`);
+        if (!first.ok) throw new Error(first.findings[0]!.code);
+        const again = readOvenLog(writeOvenLog(first.value));
+        expect(again.ok && again.value).toEqual(first.value);
+      },
+    ),
+  );
 });

@@ -42,7 +42,7 @@ import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 import { FromOven } from '../heat/from-oven.tsx';
-import { useOvenLog } from './use-oven-log.ts';
+import { fieldsOfFile, useOvenLog } from './use-oven-log.ts';
 
 export function TestPanel() {
   return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
@@ -238,7 +238,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             </p>
           )}
           {readingLog && <p className="mt-2 text-[14px] text-graphite">Reading the log …</p>}
-          {kind.needsLog && <LogDrop onText={(text) => type({ log: text })} has={csv !== undefined} />}
+          {kind.needsLog && <LogDrop onRead={type} has={csv !== undefined} />}
           {kind.needsLog && <FromOven number={file.motor.number} body={kind.body} onTake={type} />}
           {open && (
             <div className="mt-3">
@@ -363,10 +363,17 @@ function earlierStage(file: MotorFile, kind: TestKindId, stage: Stage): Earlier 
   return null;
 }
 
-function LogDrop({ onText, has }: { onText: (t: string) => void; has: boolean }) {
+function LogDrop({ onRead, has }: { onRead: (fields: Record<string, string>) => void; has: boolean }) {
   const input = useRef<HTMLInputElement>(null);
+  const [reading, setReading] = useState(false);
   const read = async (f: File | undefined) => {
-    if (f) onText(await f.text());
+    if (!f) return;
+    setReading(true);
+    try {
+      onRead(await fieldsOfFile(f));
+    } finally {
+      setReading(false);
+    }
   };
   return (
     <div
@@ -391,7 +398,7 @@ function LogDrop({ onText, has }: { onText: (t: string) => void; has: boolean })
       />
       <Key onClick={() => input.current?.click()}>{has ? 'Another log' : 'Read the oven’s log'}</Key>
       <span className="text-[14px] text-graphite">
-        CSV with the columns time, part, air. Or drop it here.
+        {reading ? 'Reading the log …' : 'CSV with the columns time, part, air. Or drop it here.'}
       </span>
     </div>
   );
