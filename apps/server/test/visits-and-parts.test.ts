@@ -211,3 +211,25 @@ describe('labels', () => {
     expect((await s.winder.get('motors/nobody/labels.pdf')).status).toBe(404);
   });
 });
+
+it('sisters on the floor are motors of the same make and plate, with the tags of their rotors; the gone are none', async () => {
+  const sistersOf = async (number: string) =>
+    (await s.lead.get<{ sisters: { number: string; tags: string[] }[] }>(`motors/${number}`)).body.sisters
+      .map((x) => x.number)
+      .sort();
+  const plate = { ...QUARRY.plate, speed: '1461' };
+  const [a, b] = [
+    await shop.motor({ plate, maker: 'Skogvik 160' }),
+    await shop.motor({ plate, maker: 'SKOGVIK 160' }),
+  ];
+  const other = await shop.motor({ plate: { ...plate, power: '11' }, maker: 'Skogvik 160' });
+  const nameless = await shop.motor({ plate, maker: '' });
+  expect(await sistersOf(a.number)).toEqual([b.number]);
+  for (const alone of [other, nameless]) expect(await sistersOf(alone.number)).toEqual([]);
+  const part = await s.winder.post(`motors/${b.number}/parts`, { kind: 'rotor', tag: 'SK-R1', note: '' });
+  expect(part.status).toBe(201);
+  const { sisters } = (await s.lead.get<{ sisters: object[] }>(`motors/${a.number}`)).body;
+  expect(sisters).toEqual([{ number: b.number, tags: ['SK-R1'] }]);
+  await s.lead.post(`motors/${b.number}/withdraw`, { reason: 'taken in twice' });
+  expect(await sistersOf(a.number)).toEqual([]);
+});

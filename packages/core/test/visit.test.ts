@@ -279,6 +279,18 @@ describe('signing', () => {
     expect(wind('18', 'thick')).toEqual(['station.not-wires']);
   });
 
+  it('refuses a stranger’s rotor, and asks a lead about a sister’s', () => {
+    const sisters = [{ number: '4002', tags: ['4002-1', 'RT-7'] }];
+    const match = (rotorTag: string) => {
+      const said = sign({ ...VISIT, sisters }, 'match', { statorTag: VISIT.number, rotorTag });
+      return [said.record.filter((c) => c.endsWith('-pair')), said.claims.filter((c) => c.endsWith('-pair'))];
+    };
+    expect(match(VISIT.number)).toEqual([[], []]);
+    expect(match('9999')).toEqual([['station.wrong-pair'], []]);
+    for (const tag of ['4002', 'rt-7', ' RT-7 '])
+      expect(match(tag), tag).toEqual([[], ['station.sister-pair']]);
+  });
+
   it('doubts the card when the scale says a fifth more or less, in any unit', () => {
     const expected = judge(VISIT).plans.asFound.plan!.copperKg!;
     const strip = (copper: string) => sign(VISIT, 'pull', { copper }).record;

@@ -8,6 +8,7 @@ import {
   type MotorStanding,
   type MotorVerdict,
   type Route,
+  type SisterMotor,
   type TestOutcome,
   type Visit,
   type Voided,
@@ -45,6 +46,8 @@ export interface MotorRows {
   readonly jointMarks: readonly JointMarkRecord[];
   readonly attachments: readonly ShownAttachment[];
   readonly writeUps: readonly WriteUpRecord[];
+  /** On the floor, of the same make and plate. */
+  readonly sisters: readonly SisterMotor[];
   /** What the shop has set, as typed. */
   readonly settings: Readonly<Record<string, string>>;
 }

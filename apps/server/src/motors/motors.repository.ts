@@ -1,6 +1,6 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION, type RouteName } from '@norther/core';
+import { CORE_VERSION, type RouteName, type SisterMotor } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type {
   EarlierVisit,
@@ -108,6 +108,16 @@ const motorQuery = (db: Db | Transaction) =>
           select a.*, exists (select from files f where f.shop_id = a.shop_id and f.hash = a.hash) as here
           from attachments a where a.motor_id = motors.id) x)`,
       )}`.as('attachments'),
+      // Few have any: only motors on the floor whose plate says the same.
+      sisters: sql<readonly SisterMotor[]>`${sql.raw(
+        `(select coalesce(json_agg(json_build_object('number', s.number, 'tags',
+          (select coalesce(json_agg(p.tag), '[]') from parts p
+            where p.motor_id = s.id and p.kind in ('stator', 'rotor') and p.withdrawn is null))), '[]')
+          from motors s where s.shop_id = motors.shop_id and s.shipped_at is null and s.withdrawn_at is null
+            and s.id <> motors.id and s.maker <> '' and lower(s.maker) = lower(motors.maker) and s.kind = motors.kind
+            and (s.plate ->> 'power', s.plate ->> 'voltage', s.plate ->> 'speed')
+              = (motors.plate ->> 'power', motors.plate ->> 'voltage', motors.plate ->> 'speed'))`,
+      )}`.as('sisters'),
       settings: sql<Record<
         string,
         string
@@ -182,6 +192,7 @@ export class MotorsRepository {
       jointMarks: found.jointMarks.map(jointMarkOfJson),
       attachments: found.attachments.map(attachmentOfJson),
       writeUps: found.writeUps.map(writeUpOfJson),
+      sisters: found.sisters,
       settings: found.settings ?? {},
     };
   }

@@ -38,6 +38,7 @@ function exampleMotor(kind: string): MotorRows {
     ownRoute: null,
     imported: null,
     writeUps: [],
+    sisters: [],
     windings: [{ id: NOBODY, role: 'as-found', typed: card, values: {}, version: 1, ...changed }],
     steps: [],
     attempts: [],

@@ -8,6 +8,7 @@ import type {
   MotorStanding,
   MotorVerdict,
   Route,
+  SisterMotor,
   TestOutcome,
   Voided,
 } from '@norther/core';
@@ -77,6 +78,8 @@ export interface MotorFile {
   readonly jointMarks: readonly JointMarkRecord[];
   readonly attachments: readonly ShownAttachment[];
   readonly writeUps: readonly WriteUpRecord[];
+  /** On the floor, of the same make and plate. */
+  readonly sisters: readonly SisterMotor[];
   readonly settings: Readonly<Record<string, string>>;
   readonly standing: MotorStanding;
   readonly gates: readonly GateState[];

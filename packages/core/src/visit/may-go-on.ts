@@ -20,12 +20,15 @@ import {
 import type { Typed } from '../forms/index.ts';
 import { readQuantity } from '../units/index.ts';
 import type { JudgedVisit } from './judge-visit.ts';
-import { partsMissing, sayPart, tagsOf } from './parts.ts';
+import { partsMissing, sayPart, sisterWith, tagsOf } from './parts.ts';
 import { passOf } from './passes.ts';
 import type { Visit } from './visit.ts';
 
 interface Judged {
-  readonly visit: Pick<Visit, 'number' | 'route' | 'steps' | 'parts' | 'holds' | 'gatePasses' | 'jointMarks'>;
+  readonly visit: Pick<
+    Visit,
+    'number' | 'route' | 'steps' | 'parts' | 'sisters' | 'holds' | 'gatePasses' | 'jointMarks'
+  >;
   readonly facts: GateFacts;
   readonly plans: JudgedVisit['plans'];
 }
@@ -84,7 +87,11 @@ export interface SigningCheck {
 export function checkSigning(judged: Judged, id: StationId, typed: Typed): SigningCheck {
   const { visit, facts, plans } = judged;
   const station = stationOf(visit.route, id);
-  const record = checkStationRecord(station, typed, visit.number, tagsOf(visit.parts)).findings;
+  const { record, sisters } = apartSisters(
+    checkStationRecord(station, typed, visit.number, tagsOf(visit.parts)).findings,
+    typed,
+    visit,
+  );
   const claims = station.tests.flatMap(({ kind, stage }): Finding[] =>
     BEFORE_THE_WORK.has(stage)
       ? // A motor may come so that nothing can be measured; and what it reads then is what it is brought for.
@@ -98,6 +105,7 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
           )
       : wantTest(facts, kind, stage, 'The signature says that it was measured.'),
   );
+  claims.push(...sisters);
   if (station.ends === 'visit') claims.push(...partsLeft(visit.parts));
   const { plan } = plans.toMake;
   if (plan && records(station, 'allMade')) claims.push(...openJoints(plan, judged));
@@ -105,6 +113,29 @@ export function checkSigning(judged: Judged, id: StationId, typed: Typed): Signi
     record: [...record, ...plans.machine.checkWound(plans.toMake, typed), ...copperAgainstCard(plans, typed)],
     claims,
   };
+}
+
+/** A stranger's rotor is refused; a sister's fits, so it is asked about: a lead signs that it was exchanged, and why. */
+function apartSisters(findings: readonly Finding[], typed: Typed, visit: Pick<Visit, 'number' | 'sisters'>) {
+  const record: Finding[] = [];
+  const sisters: Finding[] = [];
+  for (const f of findings) {
+    const field = f.fields[0] ?? '';
+    const tag = typed[field] ?? '';
+    const sister = f.code === 'station.wrong-pair' ? sisterWith(visit.sisters ?? [], tag) : null;
+    if (!sister) record.push(f);
+    else
+      sisters.push(
+        finding(
+          'stop',
+          'station.sister-pair',
+          `${tag} is the ${field.replace('Tag', '')} of motor ${sister.number}, of the same make and plate as ${visit.number}. Exchanged on purpose?`,
+          [field],
+          'It goes in, and its gap, its fits and its balance are another’s: a lead signs it with the reason.',
+        ),
+      );
+  }
+  return { record, sisters };
 }
 
 /** What came along and is not laid to the motor stays behind. */

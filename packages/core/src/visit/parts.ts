@@ -50,3 +50,14 @@ export const tagsOf = (
     parts.filter((p) => p.kind === kind && p.withdrawn === null).map((p) => p.tag);
   return { stator: of('stator'), rotor: of('rotor') };
 };
+
+/** A motor that could be taken for this one: its rotor goes in, and is not the one that was balanced for it. */
+export interface SisterMotor {
+  readonly number: string;
+  readonly tags: readonly string[];
+}
+
+/** The sister that a tag is of; null where it is no sister's. */
+export const sisterWith = (sisters: readonly SisterMotor[], tag: string): SisterMotor | null =>
+  sisters.find((s) => [s.number, ...s.tags].some((t) => t.toLowerCase() === tag.trim().toLowerCase())) ??
+  null;

@@ -1,5 +1,5 @@
 /** One job of one motor as it is stored: what was typed, in the order in which it happened. */
-import type { VisitPart } from './parts.ts';
+import type { SisterMotor, VisitPart } from './parts.ts';
 import type { JointMark } from '../connection/index.ts';
 import type { Stage, TestKindId } from '../test-kinds/index.ts';
 import type { Typed } from '../forms/index.ts';
@@ -48,6 +48,8 @@ export interface Visit {
   readonly windings: readonly VisitWinding[];
   readonly steps: readonly StepRecord[];
   readonly parts: readonly VisitPart[];
+  /** Motors on the floor of the same make and plate, with the tags of their stators and rotors. */
+  readonly sisters?: readonly SisterMotor[] | undefined;
   readonly holds: readonly HoldRecord[];
   readonly gatePasses: readonly {
     readonly gate: GateId;
