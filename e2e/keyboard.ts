@@ -79,7 +79,9 @@ export async function scan(page: Page, number: string) {
 
 /** Strokes that lead to the sheets of a motor. */
 const STROKES = {
-  '': '1',
+  '': '11',
+  failure: '12',
+  agreement: '13',
   card: '21',
   winding: '22',
   connection: '23',

@@ -50,8 +50,10 @@ export function damageMap(
   };
 
   function sector(from: number, to: number, inner: number, outer: number): string {
-    const [a, b] = [polar(c, c, outer, from), polar(c, c, inner, to)];
-    return `M${a.map(fixed).join(' ')}${arcPath(c, c, outer, from, to).slice(arcPath(c, c, outer, from, to).indexOf('A'))}L${b.map(fixed).join(' ')}${arcPath(c, c, inner, to, from).slice(arcPath(c, c, inner, to, from).indexOf('A'))}Z`;
+    const point = (r: number, angle: number) => polar(c, c, r, angle).map(fixed).join(' ');
+    const arc = (r: number, sweep: 0 | 1, angle: number) =>
+      `A${fixed(r)} ${fixed(r)} 0 ${to - from > Math.PI ? 1 : 0} ${sweep} ${point(r, angle)}`;
+    return `M${point(outer, from)}${arc(outer, 1, to)}L${point(inner, to)}${arc(inner, 0, from)}Z`;
   }
   function slot(n: number): PathMark {
     const a = angleOf(n);
@@ -175,7 +177,7 @@ export function damageMap(
           size: 13.5,
           face: 'words',
           anchor: 'middle',
-          ink: chosen === of ? 'ink' : 'ink',
+          ink: 'ink',
           through: true,
         },
       ];

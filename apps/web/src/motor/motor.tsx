@@ -53,6 +53,7 @@ const savedFields = (m: MotorRecord): Record<string, string> => ({
 
 function OneMotor({ file }: { file: MotorFile }) {
   const { motor } = file;
+  const address = `/api/motors/${encodeURIComponent(motor.number)}`;
   return (
     <Sheet file={file} columns="5fr 4fr 3fr" head={<WhatHappened file={file} />}>
       <View letter="B" name="Identity and plate" className="overflow-auto p-4">
@@ -64,7 +65,17 @@ function OneMotor({ file }: { file: MotorFile }) {
       <View letter="C" name="Where it stands" className="overflow-auto p-4">
         <Stations file={file} />
         <Gates file={file} />
-        <h2 className="mt-5 mb-2 border-b-2 border-ink pb-0.5 text-[17px]">Photos and papers</h2>
+        <h2 className="mt-5 mb-2 flex items-baseline gap-4 border-b-2 border-ink pb-0.5 text-[17px]">
+          Photos and papers
+          <span className="no-print ml-auto flex gap-3 text-[14px] font-normal">
+            <a className="underline" href={`${address}/nameplate.pdf`} target="_blank" rel="noreferrer">
+              Nameplate
+            </a>
+            <a className="underline" href={`${address}/nameplate.csv`} download>
+              for the engraver
+            </a>
+          </span>
+        </h2>
         <Photos file={file} />
       </View>
       <View
@@ -209,21 +220,6 @@ function Identity({ file }: { file: MotorFile }) {
               Export with photos
             </a>
           )}
-          <a
-            className="underline"
-            href={`/api/motors/${encodeURIComponent(motor.number)}/nameplate.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Nameplate
-          </a>
-          <a
-            className="underline"
-            href={`/api/motors/${encodeURIComponent(motor.number)}/nameplate.csv`}
-            download
-          >
-            for the engraver
-          </a>
           <a className="underline" href={`${record}.json`} download>
             Export as JSON
           </a>

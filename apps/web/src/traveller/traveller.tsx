@@ -38,16 +38,17 @@ import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Photos } from '../photos/photos.tsx';
+import { DrawnHere } from './drawn-here.tsx';
 import { EarlierAttempts } from './earlier-attempts.tsx';
 import { AmendRecord } from './amend-record.tsx';
 import { kindViews } from '../machine-kinds/kinds.ts';
 import { ShutGate } from './shut-gate.tsx';
 import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
+import { UsualTime } from './usual-time.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
-import { useNow } from '../kit/use-now.ts';
 
 export function Traveller() {
   return <MotorSheet>{(file) => <OneTraveller key={file.motor.number} file={file} />}</MotorSheet>;
@@ -73,19 +74,6 @@ function OneTraveller({ file }: { file: MotorFile }) {
         <Step key={station.id} file={file} station={station} onDone={() => setParams({})} />
       </View>
     </Sheet>
-  );
-}
-
-/** Longer than usual is shown, and is nobody's fault. */
-function UsualTime({ station, since }: { readonly station: Station; readonly since: string }) {
-  const now = useNow().getTime();
-  const usual = station.standardMinutes;
-  if (usual === undefined) return null;
-  const minutes = (now - Date.parse(since)) / 60_000;
-  return minutes > usual ? (
-    <b className="ml-2 bg-lemon px-1 font-[600] text-[#0F1E29]">longer than the usual {usual} min</b>
-  ) : (
-    <span className="ml-2">of usually {usual} min</span>
   );
 }
 
@@ -288,6 +276,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               )}
             </div>
           )}
+          <DrawnHere file={file} />
           <h3 className="mt-5 mb-2 border-b-[1.5px] border-ink text-[17px] font-[650]">Photos</h3>
           <Photos file={file} place={`station/${station.id}`} large />
           {!signed && (
