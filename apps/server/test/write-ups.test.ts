@@ -6,7 +6,7 @@ import {
   type WriteUpRecord,
 } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Problem, QUARRY_CARD, shopOf, startServer } from './harness.ts';
+import { type Problem, QUARRY, QUARRY_CARD, shopOf, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;
 let shop: ReturnType<typeof shopOf>;
@@ -283,4 +283,26 @@ it('who did what is found by a lead, by person, motor, words and days, page by p
   );
   expect([...first, ...rest].map((l) => l.order)).toEqual(all.map((l) => l.order));
   expect((await s.lead.get('journal?limit=100000')).status).toBe(400);
+});
+
+it('wire is kept for motors on the floor, and what is short stands on the list to order', async () => {
+  const plate = { ...QUARRY.plate };
+  const { number } = await shop.motor({ plate });
+  await shop.saveCard(number, { ...QUARRY_CARD, wires: '1x1.234' });
+  const ask = async () =>
+    (
+      await s.winder.get<{ kept: { number: string; kg: number }[]; short: { number: string; kg: number }[] }>(
+        'stores/wire-ahead',
+      )
+    ).body;
+  const short = (await ask()).short.filter((x) => x.number === number);
+  expect(short.length).toBe(1);
+  expect((await s.winder.get('stores/to-order.csv')).bytes.toString()).toContain(
+    'Winding wire 1.234 mm bare',
+  );
+  const reel = { name: 'X1', bareDiameterMm: 1.234, grade: 2, massKg: 100 };
+  expect((await s.winder.post('shop/reels', reel)).status).toBe(201);
+  const after = await ask();
+  expect(after.short.filter((x) => x.number === number)).toEqual([]);
+  expect(after.kept.find((x) => x.number === number)!.kg).toBeCloseTo(short[0]!.kg, 6);
 });

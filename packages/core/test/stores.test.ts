@@ -2,6 +2,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  DEFAULT_CUT_SETTINGS,
+  machineKind,
+  wireAhead,
+  type MotorAhead,
+  type Reel,
   checkAgreement,
   checkViscosity,
   estimateTotal,
@@ -20,6 +25,7 @@ import {
   type Agreement,
   type LotStock,
 } from '../src/index.ts';
+import { card, plate } from './quarry.ts';
 
 const DAY = 86_400_000;
 const NOON = Date.parse('2026-11-30T12:00:00Z');
@@ -196,4 +202,54 @@ it('a certified machine is wound as it was, unless its plate names a certificate
   expect(mayRedesign({ certified: 'explosion' })[0]!.code).toBe('certified.no-redesign');
   expect(mayRedesign({ certified: 'explosion', certificate: '   ' })).toHaveLength(1);
   expect(mayRedesign({ certified: 'mine', certificate: 'Z 12-4' })).toEqual([]);
+});
+
+describe('wire for the motors on the floor', () => {
+  const machine = machineKind('three-phase');
+  const motor = (number: string, change: Record<string, string> = {}): MotorAhead => ({
+    number,
+    machine,
+    card: machine.checkCard({ ...card, ...change }, plate, false, {}),
+    plate,
+    settings: DEFAULT_CUT_SETTINGS,
+  });
+  const reel = (id: string, massKg: number, bareDiameterMm = 1.06): Reel => ({
+    id,
+    bareDiameterMm,
+    grade: 2,
+    massKg,
+  });
+  const sum = (list: readonly { kg: number }[]) => list.reduce((n, x) => n + x.kg, 0);
+
+  it('is kept in the order of the floor, never more than a reel has, and what is short is said for whom', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.1, max: 12, noNaN: true }), { minLength: 0, maxLength: 4 }),
+        fc.integer({ min: 1, max: 4 }),
+        (masses, count) => {
+          const stock = masses.map((m, i) => reel(`R${i}`, m));
+          const motors = Array.from({ length: count }, (_, i) => motor(String(i)));
+          const { kept, short, unknown } = wireAhead(motors, stock);
+          expect(unknown).toEqual([]);
+          for (const r of stock)
+            expect(sum(kept.filter((k) => k.reel === r.id))).toBeLessThanOrEqual(r.massKg + 1e-9);
+          // Each needs the same: all of it is kept or short.
+          const alone = wireAhead([motors[0]!], [reel('big', 1000)]);
+          const need = sum(alone.kept);
+          for (const m of motors)
+            expect(sum([...kept, ...short].filter((x) => x.number === m.number))).toBeCloseTo(need, 6);
+          // Nobody later has wire while somebody before is short of it.
+          const firstShort = motors.findIndex((m) => short.some((x) => x.number === m.number));
+          if (firstShort >= 0) expect(kept.some((k) => Number(k.number) > firstShort)).toBe(false);
+        },
+      ),
+    );
+  });
+  it('of a motor whose card says too little is not known, which is said', () => {
+    expect(wireAhead([motor('1', { span: '', turns: '' })], [reel('R', 50)])).toEqual({
+      kept: [],
+      short: [],
+      unknown: ['1'],
+    });
+  });
 });

@@ -1,4 +1,5 @@
 /** Supplies beside wire, their lots, and the instruments of the shop. */
+import type { WireAhead } from '@norther/core';
 import { z } from 'zod';
 import type { NamedItem } from './named-item.ts';
 import { Id, Instant } from './shapes.ts';
@@ -57,6 +58,9 @@ export interface SuppliesAnswer {
   readonly supplies: readonly (NamedItem & { readonly lots: readonly LotRecord[] })[];
   readonly instruments: readonly NamedItem[];
 }
+
+/** Wire that the motors on the floor still need. */
+export type WireAheadAnswer = WireAhead;
 
 /** What one motor has drawn. */
 export interface DrawnForMotor extends LotMove {

@@ -1,6 +1,6 @@
 /** Computation in threads of its own: with a deadline, a memory limit, and a refusal that says what to narrow. */
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
-import { finding } from '@norther/core';
+import { finding, type WireAhead } from '@norther/core';
 import { Piscina } from 'piscina';
 import type { Calculation } from '../calculate/calculations.ts';
 import { Problem, Busy } from '../http/problem.ts';
@@ -8,6 +8,7 @@ import type { MotorRows } from '../motors/motor-file.ts';
 import type { MotorSheetTask } from '../reports/motor-sheets.ts';
 import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
 import type { LabelSize } from '../reports/labels.ts';
+import type { WireQuestion } from '../stores/wire-for-floor.ts';
 import type { ImportQuestion } from '../exchange/import-document.ts';
 import type { Failed, Question } from './worker.ts';
 
@@ -98,6 +99,11 @@ export class Heavy implements OnModuleDestroy {
 
   plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {
     return this.run(this.sheets, { task: 'plan', file, question }, SHEET_MS);
+  }
+
+  /** What wire the floor still needs. */
+  wire(question: WireQuestion): Promise<WireAhead> {
+    return this.run(this.calculations, { task: 'wire', question }, CALCULATION_MS);
   }
 
   import(

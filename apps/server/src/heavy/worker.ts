@@ -9,6 +9,7 @@ import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
 import { labelsPdf, type LabelSize } from '../reports/labels.ts';
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
+import { wireForFloor, type WireQuestion } from '../stores/wire-for-floor.ts';
 import { MOTOR_SHEETS, type MotorSheetTask } from '../reports/motor-sheets.ts';
 
 export type Question =
@@ -19,6 +20,7 @@ export type Question =
   | { readonly task: 'labels'; readonly rows: MotorRows; readonly size: LabelSize; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
+  | { readonly task: 'wire'; readonly question: WireQuestion }
   | {
       readonly task: 'warm';
       readonly arrived: SharedArrayBuffer;
@@ -52,6 +54,8 @@ async function answer(q: Question): Promise<unknown> {
     case 'agreement':
     case 'nameplate':
       return new Uint8Array(await MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
+    case 'wire':
+      return wireForFloor(q.question);
     case 'labels':
       return new Uint8Array(await labelsPdf(q.rows, q.size, q.issue));
     case 'plan':

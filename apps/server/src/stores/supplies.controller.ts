@@ -35,6 +35,12 @@ export class SuppliesController {
     return this.supplies.all(person);
   }
 
+  /** Wire kept for the motors on the floor, and what is short. */
+  @Get('stores/wire-ahead')
+  wire(@Who() person: Person) {
+    return this.supplies.wire(person);
+  }
+
   /** What runs low, as a list to order by. */
   @Get('stores/to-order.csv')
   async toOrder(@Who() person: Person, @Res() response: Response) {

@@ -1,15 +1,31 @@
 /** Reads and writes lots and what came and went of them. */
 import { Injectable } from '@nestjs/common';
+import { byRushAndPlace, type WindingRole } from '@norther/core';
 import type { DrawnForMotor, LotMove, LotRecord } from '@norther/records';
 import { and, desc, eq, sql } from 'drizzle-orm';
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { lotMoves, lots, motors, supplies } from '../database/schema.ts';
+import { MOST_ON_FLOOR, onTheFloor } from '../motors/listed.ts';
 
 /** Moves that are shown of a lot. */
 const MOVES_SHOWN = 12;
 
 interface LotRow extends LotRecord {
   readonly supplyId: string;
+}
+
+export interface MotorToWind {
+  readonly number: string;
+  readonly kind: string;
+  readonly plate: Readonly<Record<string, string>>;
+  readonly windings: readonly {
+    readonly role: WindingRole;
+    readonly typed: Readonly<Record<string, string>>;
+    readonly releasedAt: string | null;
+    readonly planOrder: number;
+  }[];
+  /** What its signed stations recorded. */
+  readonly records: readonly Readonly<Record<string, string>>[];
 }
 
 @Injectable()
@@ -60,6 +76,30 @@ export class SuppliesRepository {
 
   async move(tx: Transaction, row: typeof lotMoves.$inferInsert): Promise<void> {
     await tx.insert(lotMoves).values(row);
+  }
+
+  /** Motors on the floor with their windings and records, in the order of the floor, as far as their wire asks. */
+  async toWind(shopId: string): Promise<MotorToWind[]> {
+    const rows = await this.database.db
+      .select({
+        number: motors.number,
+        kind: motors.kind,
+        plate: motors.plate,
+        rush: motors.rush,
+        promisedAt: motors.promisedAt,
+        place: motors.place,
+        windings: sql<MotorToWind['windings']>`(select json_agg(json_build_object(
+            'role', w.role, 'typed', w.typed, 'releasedAt', w.released_at, 'planOrder', w.plan_order))
+          from windings w where w.motor_id = motors.id)`,
+        records: sql<MotorToWind['records']>`(select coalesce(json_agg(x.typed), '[]')
+          from steps x where x.motor_id = motors.id and x.signed_at is not null)`,
+      })
+      .from(motors)
+      .where(and(...onTheFloor(shopId), sql`exists (select from windings w where w.motor_id = motors.id)`))
+      .limit(MOST_ON_FLOOR);
+    return rows
+      .map(({ promisedAt, ...r }) => ({ ...r, promisedAt: promisedAt?.toISOString() ?? null }))
+      .sort(byRushAndPlace);
   }
 
   async drawnFor(shopId: string, number: string): Promise<DrawnForMotor[]> {

@@ -1,15 +1,25 @@
 /** Supplies with their lots, and instruments: received, drawn, counted, checked; never more out than is there. */
 import { Injectable } from '@nestjs/common';
-import { checkViscosity, finding, mayDraw, readInstrument, readSupply, supplyStock } from '@norther/core';
+import {
+  checkViscosity,
+  finding,
+  mayDraw,
+  readInstrument,
+  readSupply,
+  supplyStock,
+  type WireAhead,
+} from '@norther/core';
 import type { LotEntry, LotMoveEntry, NamedItem, SuppliesAnswer } from '@norther/records';
 import Papa from 'papaparse';
 import { v7 as uuidV7 } from 'uuid';
 import { instruments, supplies } from '../database/schema.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
+import { Heavy } from '../heavy/heavy.ts';
 import { badInput, conflict, notFound, Problem } from '../http/problem.ts';
 import { MotorsService, refuseGone } from '../motors/motors.service.ts';
 import { NamedItems, type NamedThing } from '../named-items/named-items.module.ts';
 import type { Person } from '../people/person.ts';
+import { StoresRepository } from './stores.repository.ts';
 import { SuppliesRepository } from './supplies.repository.ts';
 
 export const STORE_THINGS = {
@@ -29,6 +39,8 @@ export class SuppliesService {
     private readonly repository: SuppliesRepository,
     private readonly items: NamedItems,
     private readonly motors: MotorsService,
+    private readonly stores: StoresRepository,
+    private readonly heavy: Heavy,
     private readonly writer: Writer,
   ) {}
 
@@ -47,13 +59,23 @@ export class SuppliesService {
     };
   }
 
+  /** Wire kept for the motors on the floor, in their order. */
+  async wire({ shopId }: Person): Promise<WireAhead> {
+    const [motors, settings, reels] = await Promise.all([
+      this.repository.toWind(shopId),
+      this.stores.settings(shopId),
+      this.stores.reels(shopId),
+    ]);
+    return this.heavy.wire({ motors, settings: settings.typed, reels });
+  }
+
   drawnFor(person: Person, number: string) {
     return this.repository.drawnFor(person.shopId, number);
   }
 
   /** What runs low, as a list to order by. */
   async toOrder(person: Person): Promise<string> {
-    const { supplies: list } = await this.all(person);
+    const [{ supplies: list }, wire] = await Promise.all([this.all(person), this.wire(person)]);
     const now = Date.now();
     const rows = list
       .filter((s) => s.retiredAt === null)
@@ -72,7 +94,17 @@ export class SuppliesService {
             ]
           : [];
       });
-    return Papa.unparse(rows, {
+    const short = new Map<number, number>();
+    for (const w of wire.short) short.set(w.bareDiameterMm, (short.get(w.bareDiameterMm) ?? 0) + w.kg);
+    const wires = [...short].map(([mm, kg]) => ({
+      supply: `Winding wire ${mm.toFixed(3)} mm bare`,
+      'to order': Math.ceil(kg * 10) / 10,
+      unit: 'kg',
+      'usable now': '',
+      expired: '',
+      'low below': '',
+    }));
+    return Papa.unparse([...rows, ...wires], {
       columns: ['supply', 'to order', 'unit', 'usable now', 'expired', 'low below'],
       escapeFormulae: true,
     });

@@ -1,5 +1,5 @@
 /** The reels in stock, in the order of any column, each against a full one. */
-import { enamelledDiameterMm, showShort } from '@norther/core';
+import { enamelledDiameterMm, showShort, type KeptWire } from '@norther/core';
 import type { ReelRecord } from '@norther/records';
 import { SortedTable, type Column } from '../kit/sorted-table.tsx';
 
@@ -8,17 +8,21 @@ const overEnamel = (r: ReelRecord) => r.overEnamelMm ?? enamelledDiameterMm(r.ba
 export function ReelTable({
   reels,
   low,
+  kept,
   changing,
   onChange,
   onUsedUp,
 }: {
   readonly reels: readonly ReelRecord[];
-  /** A reel with less on it is low [kg]. */
+  /** A reel with less that nobody waits for is low [kg]. */
   readonly low: number;
+  /** Kept for motors on the floor, by the reel's name. */
+  readonly kept: ReadonlyMap<string, readonly KeptWire[]>;
   readonly changing: string | null;
   readonly onChange: (reel: ReelRecord) => void;
   readonly onUsedUp: (reel: ReelRecord) => void;
 }) {
+  const keptOf = (r: ReelRecord) => (kept.get(r.name) ?? []).reduce((n, w) => n + w.kg, 0);
   const columns: readonly Column<ReelRecord>[] = [
     {
       id: 'name',
@@ -68,10 +72,18 @@ export function ReelTable({
       cell: (r) => r.massKg.toFixed(1),
     },
     {
+      id: 'kept',
+      head: 'kept kg',
+      by: keptOf,
+      className: 'pl-3',
+      cellClassName: 'text-[14px] whitespace-nowrap',
+      cell: (r) => <Kept of={kept.get(r.name) ?? []} />,
+    },
+    {
       id: 'bar',
       head: <Scale />,
-      className: 'w-2/5 pl-3',
-      cell: (r) => <Bar kg={r.massKg} low={r.massKg < low} />,
+      className: 'w-1/3 pl-3',
+      cell: (r) => <Bar kg={r.massKg} kept={keptOf(r)} low={r.massKg - keptOf(r) < low} />,
     },
     {
       id: 'used',
@@ -123,17 +135,40 @@ function Scale() {
   );
 }
 
-function Bar({ kg, low }: { readonly kg: number; readonly low: boolean }) {
+/** For whom wire is kept on a reel: how much, and the first of the motors. */
+function Kept({ of }: { readonly of: readonly KeptWire[] }) {
+  const motors = [...new Set(of.map((w) => w.number))];
+  if (motors.length === 0) return null;
+  const kg = of.reduce((n, w) => n + w.kg, 0);
+  return (
+    <span title={`for ${motors.join(', ')}`}>
+      <b className="fig text-[15px] font-[600]">{kg.toFixed(1)}</b>{' '}
+      <span className="text-graphite">
+        for {motors[0]}
+        {motors.length > 1 && ` +${motors.length - 1}`}
+      </span>
+    </span>
+  );
+}
+
+/** What is kept for motors is left open at the end of the bar. */
+function Bar({ kg, kept, low }: { readonly kg: number; readonly kept: number; readonly low: boolean }) {
   return (
     <span className="relative block h-5">
       {TICKS.map((tick) => (
         <span key={tick} className="absolute inset-y-0 w-px bg-grid" style={{ left: share(tick) }} />
       ))}
-      <span className="absolute top-1.5 h-2 bg-graphite" style={{ width: share(kg) }} />
+      <span className="absolute top-1.5 h-2 bg-graphite" style={{ width: share(kg - kept) }} />
+      {kept > 0 && (
+        <span
+          className="absolute top-1.5 h-2 border-2 border-l-0 border-graphite"
+          style={{ left: share(kg - kept), width: share(kept) }}
+        />
+      )}
       {low && (
         <b
           className="absolute top-0 ml-1.5 bg-lemon px-1 text-[13px] leading-5 font-[600] text-[#0F1E29]"
-          style={{ left: share(kg) }}
+          style={{ left: share(Math.min(kg, 0.8 * FULL)) }}
         >
           low
         </b>

@@ -1,5 +1,12 @@
 /** Supplies, lots and instruments at the server. */
-import type { DrawnForMotor, LotEntry, LotMoveEntry, NamedItem, SuppliesAnswer } from '@norther/records';
+import type {
+  DrawnForMotor,
+  LotEntry,
+  LotMoveEntry,
+  NamedItem,
+  SuppliesAnswer,
+  WireAheadAnswer,
+} from '@norther/records';
 import { api } from '../app/api.ts';
 
 const send = (url: string, method: string, writeId: string, body: object) => ({
@@ -13,6 +20,7 @@ export type StoreList = 'supplies' | 'instruments';
 export const storesApi = api.injectEndpoints({
   endpoints: (b) => ({
     supplies: b.query<SuppliesAnswer, void>({ query: () => 'stores', providesTags: ['Shop'] }),
+    wireAhead: b.query<WireAheadAnswer, void>({ query: () => 'stores/wire-ahead', providesTags: ['Shop'] }),
     drawnForMotor: b.query<DrawnForMotor[], string>({
       query: (number) => `motors/${encodeURIComponent(number)}/drawn`,
       providesTags: ['Shop'],
@@ -54,6 +62,7 @@ export const storesApi = api.injectEndpoints({
 
 export const {
   useSuppliesQuery,
+  useWireAheadQuery,
   useDrawnForMotorQuery,
   useReceiveLotMutation,
   useMoveLotMutation,

@@ -1,6 +1,7 @@
 /** Stores: wire on the reels, and everything else that is used up. */
-import { readShopSettings } from '@norther/core';
-import type { ReelRecord } from '@norther/records';
+import { readShopSettings, showShort } from '@norther/core';
+import type { ReelRecord, WireAheadAnswer } from '@norther/records';
+import { group } from 'd3';
 import { useState } from 'react';
 import { useRetireReelMutation, useShopQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -8,6 +9,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { ReelForm } from './reel-form.tsx';
 import { ReelTable } from './reel-table.tsx';
+import { useWireAheadQuery } from './stores-api.ts';
 import { Supplies } from './supplies.tsx';
 
 export function Stores() {
@@ -43,6 +45,7 @@ function Reels({
   low: number;
 }) {
   const [changing, setChanging] = useState<ReelRecord | null>(null);
+  const { data: ahead } = useWireAheadQuery();
   const [retire] = useRetireReelMutation();
   const act = useAct();
   const usedUp = (r: ReelRecord, what: 'retire' | 'restore') =>
@@ -58,10 +61,12 @@ function Reels({
       <ReelTable
         reels={reels}
         low={low}
+        kept={group(ahead?.kept ?? [], (k) => k.reel)}
         changing={changing?.id ?? null}
         onChange={setChanging}
         onUsedUp={(r) => usedUp(r, 'retire')}
       />
+      {ahead && <Short of={ahead} />}
       {retired.length > 0 && (
         <details className="mt-4">
           <summary className="cursor-pointer border-b-[1.5px] border-ink text-[15px] font-[650]">
@@ -84,6 +89,40 @@ function Reels({
             </p>
           ))}
         </details>
+      )}
+    </>
+  );
+}
+
+/** What the stock lacks for the motors on the floor, by size. */
+function Short({ of: { short, unknown } }: { readonly of: WireAheadAnswer }) {
+  const sizes = [...group(short, (s) => s.bareDiameterMm)].sort((a, b) => a[0] - b[0]);
+  return (
+    <>
+      {sizes.length > 0 && (
+        <section className="mt-4" aria-label="Wire that is short">
+          <h2 className="border-b-[1.5px] border-ink text-[15px] font-[650]">
+            Short for the motors on the floor
+          </h2>
+          {sizes.map(([mm, list]) => (
+            <p key={mm} className="flex gap-4 border-b border-grid py-1 text-[15px]">
+              <span className="fig w-24">{mm.toFixed(2)} mm</span>
+              <b className="fig w-24 text-right">
+                {showShort(
+                  list.reduce((n, x) => n + x.kg, 0),
+                  3,
+                )}{' '}
+                kg
+              </b>
+              <span className="text-graphite">for {[...new Set(list.map((x) => x.number))].join(', ')}</span>
+            </p>
+          ))}
+        </section>
+      )}
+      {unknown.length > 0 && (
+        <p className="mt-2 text-[14px] text-graphite">
+          Not known yet, their cards do not say enough: {unknown.join(', ')}.
+        </p>
       )}
     </>
   );

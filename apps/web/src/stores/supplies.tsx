@@ -31,7 +31,6 @@ export function Supplies() {
   const [retire] = useRetireStoreItemMutation();
   const all = data?.supplies ?? [];
   const live = all.filter((s) => s.retiredAt === null);
-  const low = live.filter((s) => supplyStock(s.typed, s.lots, now).low);
   return (
     <>
       <ul>
@@ -48,13 +47,12 @@ export function Supplies() {
         ))}
       </ul>
       {live.length === 0 && <p className="text-[15px]">No supply has been entered yet.</p>}
-      {low.length > 0 && (
-        <p className="mt-2 text-[15px]">
-          <a className="underline" href="/api/stores/to-order.csv" download>
-            List to order, {low.length} {low.length === 1 ? 'supply' : 'supplies'}
-          </a>
-        </p>
-      )}
+      <p className="mt-2 text-[15px]">
+        <a className="underline" href="/api/stores/to-order.csv" download>
+          List to order
+        </a>
+        <span className="ml-3 text-graphite">what runs low, and wire that is short</span>
+      </p>
       <Fold title="Enter and change supplies" className="mt-4">
         <NamedItems
           list="supplies"

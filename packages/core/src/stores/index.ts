@@ -1,2 +1,3 @@
 export * from './instruments.ts';
 export * from './supplies.ts';
+export * from './wire-ahead.ts';
