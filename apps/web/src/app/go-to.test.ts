@@ -8,10 +8,10 @@ describe('where the line can go', () => {
   it('finds a sheet by its name, by a part of it, and by what it is for', () => {
     expect(names(fitting(motor, 'conn'))).toEqual(['Connection']);
     // Names before what a sheet is for: the core is measured on Tests.
-    expect(names(fitting(motor, 'c'))).toEqual(['Card', 'Connection', 'Cut', 'Tests']);
+    expect(names(fitting(motor, 'c'))).toEqual(['Card', 'Connection', 'Cut', 'Failure', 'Agreed', 'Tests']);
     expect(names(fitting(motor, 'polarity'))).toEqual(['Connection']);
     expect(names(fitting(shopPlaces(), 'reel'))).toEqual(['Stores']);
-    expect(names(fitting(shopPlaces(), 'in'))).toEqual(['Take in']);
+    expect(names(fitting(shopPlaces(), 'in'))).toEqual(['Instruments', 'Take in']);
     expect(fitting(motor, 'zzz')).toEqual([]);
   });
   it('lists all in their own order when nothing is typed', () => {

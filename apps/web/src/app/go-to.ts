@@ -14,6 +14,8 @@ export interface Place {
 /** What a sheet is also looked for by: what it is for, in a winder's words. */
 const ALSO: Readonly<Record<string, string>> = {
   Motor: 'identity plate nameplate history hold promise',
+  Failure: 'burnt damage cause why',
+  Agreed: 'customer estimate answer scope note',
   Card: 'data winding data count lead ends',
   Winding: 'bench bore figures proposal redesign',
   Connection: 'joints leads walk polarity compass trace terminals',
@@ -24,7 +26,10 @@ const ALSO: Readonly<Record<string, string>> = {
   Cut: 'liner wedge wire to take coil former',
   Floor: 'board all motors home',
   'Take in': 'new motor intake nameplate',
-  Stores: 'wire reels',
+  Stores: 'wire reels varnish lot supplies',
+  Instruments: 'calibration meter',
+  Ovens: 'furnace programme treatment',
+  Journal: 'who did what',
   Shop: 'settings defaults units marks back-ups',
   Routes: 'stations gates order version publish',
   People: 'pin role lead winder tester unlock',

@@ -12,6 +12,7 @@ export {
   checkTreatment,
   TREATMENT_FIELDS,
   TREATMENT_KINDS,
+  turnedRound,
   WANTED_FIELDS,
   type TreatmentKind,
 } from './treatment.ts';

@@ -57,6 +57,24 @@ const PAIRS: readonly (readonly [WantedId, WantedId])[] = [
   ['bondFrom', 'bondTo'],
 ];
 
+/** Limits of one thing that lie the wrong way round, or leave it no room. */
+export function turnedRound(numbers: Readonly<Record<string, number>>): Finding[] {
+  const label = (id: WantedId) => WANTED_FIELDS.find((f) => f.id === id)!.label;
+  return PAIRS.flatMap(([from, to]) => {
+    const [a, b] = [numbers[from], numbers[to]];
+    return a !== undefined && b !== undefined && b <= a
+      ? [
+          finding(
+            'stop',
+            'treatment.turned-round',
+            `${label(to)} has to lie above ${label(from).toLowerCase()}.`,
+            [from, to],
+          ),
+        ]
+      : [];
+  });
+}
+
 export function checkTreatment(typed: Typed): readonly Finding[] {
   const { numbers, texts, findings: read } = readForm(TREATMENT_FIELDS, typed);
   const findings: Finding[] = [...read];
@@ -66,15 +84,6 @@ export function checkTreatment(typed: Typed): readonly Finding[] {
   for (const f of TREATMENT_FIELDS) if (f.required && !typed[f.id]?.trim()) missing(f.id);
   const kind = texts['kind'] as TreatmentKind | undefined;
   if (kind) for (const id of NEEDS[kind]) if (!typed[id]?.trim()) missing(id);
-  for (const [from, to] of PAIRS) {
-    const [a, b] = [numbers[from], numbers[to]];
-    if (a !== undefined && b !== undefined && b < a)
-      findings.push(
-        finding('stop', 'treatment.turned-round', `${label(to)} lies below ${label(from).toLowerCase()}.`, [
-          from,
-          to,
-        ]),
-      );
-  }
+  findings.push(...turnedRound(numbers));
   return findings;
 }

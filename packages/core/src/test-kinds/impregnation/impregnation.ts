@@ -12,7 +12,7 @@ import {
   type ReadingOf,
   type Typed,
 } from '../../forms/index.ts';
-import { TREATMENT_KINDS, WANTED_FIELDS } from '../../heat/index.ts';
+import { TREATMENT_KINDS, turnedRound, WANTED_FIELDS } from '../../heat/index.ts';
 import {
   CP,
   derive,
@@ -234,7 +234,16 @@ function judge(r: Reading, _context: { readonly bounds: BoundsOf<typeof FORM> })
     // What the sheet asks for and nobody measured is no proof that it was so.
     verdict: verdict === 'sound' && missing.length > 0 ? 'watch' : verdict,
     figures,
-    reasons: reasons.length > 0 ? reasons : ['Everything the sheet asks for was so.'],
+    reasons: [
+      ...(verdict === 'stop'
+        ? []
+        : [
+            missing.length > 0
+              ? 'What was measured is as the sheet asks.'
+              : 'Everything the sheet asks for was so.',
+          ]),
+      ...reasons,
+    ],
     next:
       verdict === 'stop'
         ? 'Do it again before the cure: what is cured wrong is burnt out to be mended.'
@@ -244,14 +253,25 @@ function judge(r: Reading, _context: { readonly bounds: BoundsOf<typeof FORM> })
   };
 }
 
-/** A sheet that asks for nothing proves nothing; a pressure of more than the air's is no vacuum. */
-function check(_r: Partial<Reading>, _context: unknown, typed: Typed): Finding[] {
+/** A sheet that asks for nothing proves nothing, and so does one of which nothing was measured. */
+function check(r: Partial<Reading>, _context: unknown, typed: Typed): Finding[] {
   const { numbers } = readForm(WANTED_FIELDS, typed);
   if (Object.keys(numbers).length === 0)
     return [
       finding('stop', 'impregnation.no-sheet', 'Take a programme, or type what the sheet asks for.', [
         'kind',
       ]),
+    ];
+  const turned = turnedRound(numbers);
+  if (turned.length > 0) return turned;
+  if (LINES.every((line) => figureOf(r as Reading, line) === null))
+    return [
+      finding(
+        'stop',
+        'impregnation.nothing-measured',
+        'Nothing that the sheet asks for has been measured yet.',
+        ['kind'],
+      ),
     ];
   return [];
 }
