@@ -160,6 +160,13 @@ describe('a photo', () => {
     const both = await Promise.all([withdraw(shop.winder), withdraw(shop.lead)]);
     expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
     expect((await attachments(shop.winder))[0]).toMatchObject({ withdrawn: { reason: 'another motor' } });
+    // What was taken back stays as it was.
+    const at = `motors/4001/attachments/${id}`;
+    const { note } = (await attachments(shop.winder)).find((a) => a.id === id)! as unknown as {
+      note: string;
+    };
+    expect((await shop.lead.put(`${at}/note`, { note: 'later', was: note })).status).toBe(409);
+    expect((await shop.lead.put(`${at}/marks`, { marks: [], was: [] })).status).toBe(409);
     expect((await shop.tester.get(`motors/4001/attachments/${id}/file`)).status).toBe(200);
   });
 });

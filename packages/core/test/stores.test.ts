@@ -1,4 +1,4 @@
-/** Instruments that may not sign, lots that may not be used, and what is agreed: at their edges, to the day and the gram. */
+/** Instruments that may not sign, lots that may not be used, wire that is kept: at their edges, to the day and the gram. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
@@ -7,22 +7,17 @@ import {
   wireAhead,
   type MotorAhead,
   type Reel,
-  checkAgreement,
   checkViscosity,
-  estimateTotal,
   instead,
   instrumentKindFor,
   instrumentStanding,
   lotState,
   mayDraw,
   mayMeasure,
-  mayRedesign,
-  newestAnswer,
   readInstrument,
   readSupply,
   supplyStock,
   TEST_KIND_IDS,
-  type Agreement,
   type LotStock,
 } from '../src/index.ts';
 import { card, plate } from './quarry.ts';
@@ -153,55 +148,6 @@ describe('lots', () => {
     expect(checkViscosity(typed, 'thick')[0]!.severity).toBe('stop');
     expect(readSupply({ ...typed, viscosityMost: '20' })[0]!.code).toBe('supply.viscosity');
   });
-});
-
-describe('what is agreed', () => {
-  const none: Agreement = {
-    scope: 'undecided',
-    standard: 'as-found',
-    facts: '',
-    estimate: [],
-    currency: '',
-    answers: [],
-    agreed: '',
-  };
-  const said = (at: string, answer: Agreement['answers'][number]['answer']) => ({
-    at,
-    who: 'Manager',
-    answer,
-    words: '',
-  });
-  it('adds up without losing a cent', () => {
-    expect(
-      estimateTotal([
-        { what: 'a', amount: 0.1 },
-        { what: 'b', amount: 0.2 },
-      ]),
-    ).toBe(0.3);
-    expect(estimateTotal(Array.from({ length: 60 }, () => ({ what: 'x', amount: 19.99 })))).toBe(1199.4);
-  });
-  it('counts the newest answer, whatever order they were written in', () => {
-    const answers = [said('2026-11-20T10:00:00+02:00', 'no'), said('2026-11-20T09:30:00Z', 'yes')];
-    expect(newestAnswer({ ...none, answers })!.answer).toBe('yes');
-    expect(newestAnswer({ ...none, answers: answers.toReversed() })!.answer).toBe('yes');
-  });
-  it('doubts work that began without a yes, and refuses a yes to nothing', () => {
-    const estimate = [{ what: 'Rewind', amount: 100 }];
-    const codes = (a: Partial<Agreement>, begun: boolean) =>
-      checkAgreement({ ...none, ...a }, begun).map((f) => f.code);
-    expect(codes({ estimate }, false)).toEqual([]);
-    expect(codes({ estimate }, true)).toEqual(['agreement.unanswered']);
-    expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'no')] }, true)).toEqual(['agreement.declined']);
-    expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'yes')] }, false)).toEqual(['agreement.to-what']);
-  });
-});
-
-it('a certified machine is wound as it was, unless its plate names a certificate for the change', () => {
-  expect(mayRedesign({})).toEqual([]);
-  expect(mayRedesign({ certified: 'none' })).toEqual([]);
-  expect(mayRedesign({ certified: 'explosion' })[0]!.code).toBe('certified.no-redesign');
-  expect(mayRedesign({ certified: 'explosion', certificate: '   ' })).toHaveLength(1);
-  expect(mayRedesign({ certified: 'mine', certificate: 'Z 12-4' })).toEqual([]);
 });
 
 describe('wire for the motors on the floor', () => {

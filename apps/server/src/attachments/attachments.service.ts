@@ -7,6 +7,7 @@ import {
   MOST_FILE_BYTES,
   PhotoMarks,
   type AddAttachment,
+  type AttachmentRecord,
   type AttachmentMedia,
   type MarksChange,
   type NoteChange,
@@ -143,6 +144,7 @@ export class AttachmentsService {
   note(person: Person, write: WriteKey, number: string, id: string, change: NoteChange) {
     return this.writer.once(person, write, async (context) => {
       const { file, found } = await this.toChange(context, person, number, id, change.why);
+      refuseWithdrawn(found);
       if (found.note !== change.was)
         throw conflict('attachment.noted', `Somebody wrote meanwhile: “${found.note}”.`, ['note']);
       await this.attachments.note(context.tx, id, change.note);
@@ -161,6 +163,7 @@ export class AttachmentsService {
   mark(person: Person, write: WriteKey, number: string, id: string, change: MarksChange) {
     return this.writer.once(person, write, async (context) => {
       const { file, found } = await this.toChange(context, person, number, id, change.why);
+      refuseWithdrawn(found);
       if (found.media !== 'image/jpeg')
         throw conflict('attachment.no-photo', 'Only a photo is drawn upon.', ['marks']);
       if (!isDeepStrictEqual(PhotoMarks.parse(found.marks), change.was))
@@ -190,8 +193,7 @@ export class AttachmentsService {
   withdraw(person: Person, write: WriteKey, number: string, id: string, reason: string) {
     return this.writer.once(person, write, async (context) => {
       const { file, found } = await this.toChange(context, person, number, id, reason);
-      if (found.withdrawn)
-        throw conflict('attachment.withdrawn', `${found.withdrawn.by} has withdrawn it already.`);
+      refuseWithdrawn(found);
       if (person.role !== 'lead' && found.addedBy !== person.name)
         throw forbidden(`It is withdrawn by ${found.addedBy}, who added it, or by a lead.`);
       const withdrawn = { reason, at: context.now.toISOString(), by: person.name };
@@ -205,6 +207,11 @@ export class AttachmentsService {
       return { id, withdrawnBy: person.name };
     });
   }
+}
+
+/** What was taken back stays as it was. */
+function refuseWithdrawn({ withdrawn }: Pick<AttachmentRecord, 'withdrawn'>) {
+  if (withdrawn) throw conflict('attachment.withdrawn', `${withdrawn.by} has withdrawn it already.`);
 }
 
 function refuse({ file, visit }: MotorToChange, person: Person, { place, why }: AddAttachment) {
