@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, readlinkSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { crc32, deflateSync } from 'node:zlib';
 import { freePort } from '../postgres.mjs';
 import { ROOT } from '../prepare.mjs';
 import { Caller, QUARRY, signIn } from './shop.mjs';
@@ -178,16 +179,98 @@ function writers(started, cookie, numbers) {
         return open.push(`${number}: ${answer.status} ${answer.text.slice(0, 100)}`);
     }
   };
-  const running = [...numbers.map(one), papersOf(numbers[0])];
+  const signed = new Set();
+  /** Motors taken in one after the other, each with its first station signed. */
+  const signOffs = async (prefix) => {
+    const who = new Caller(started.base, cookie);
+    const sure = async (path, body) => {
+      const writeId = randomUUID();
+      let answer;
+      do answer = await who.post(path, body, { writeId });
+      while (going && (answer.status === 0 || answer.status === 503) && (await sleep(150), true));
+      if (answer.status >= 300 && answer.status !== 503)
+        open.push(`${path}: ${answer.status} ${answer.text.slice(0, 100)}`);
+      return answer.status > 0 && answer.status < 300;
+    };
+    for (let i = 0; going; i++) {
+      const number = `${prefix}s${i}`;
+      if (!(await sure('/api/motors', { ...QUARRY, number }))) continue;
+      if (await sure(`/api/motors/${number}/stations/intake/sign`, { typed: { failed: 'bearing' } }))
+        signed.add(number);
+    }
+  };
+  const photos = new Set();
+  /** Photos for the second motor. */
+  const photosOf = async (number) => {
+    const who = new Caller(started.base, cookie);
+    for (let shade = 0; going; shade++) {
+      const send = {
+        writeId: randomUUID(),
+        raw: png(shade),
+        headers: { 'content-type': 'application/octet-stream' },
+      };
+      let answer;
+      do answer = await who.call('POST', `/api/motors/${number}/attachments?name=photo.png`, undefined, send);
+      while (going && (answer.status === 0 || answer.status === 503) && (await sleep(150), true));
+      if (answer.status === 201) photos.add(answer.json.id);
+      else if (answer.status !== 0 && answer.status !== 503)
+        return open.push(`${number}: ${answer.status} ${answer.text.slice(0, 100)}`);
+    }
+  };
+  const running = [...numbers.map(one), papersOf(numbers[0]), photosOf(numbers[1]), signOffs(numbers[0])];
   return {
     acknowledged,
     papers,
+    photos,
+    signed,
     async stop() {
       going = false;
       await Promise.all(running);
       return open;
     },
   };
+}
+
+/** A picture of one colour. */
+function png(shade) {
+  const chunk = (name, data) => {
+    const body = Buffer.concat([Buffer.from(name), data]);
+    const out = Buffer.alloc(body.length + 8);
+    out.writeUInt32BE(data.length, 0);
+    body.copy(out, 4);
+    out.writeUInt32BE(crc32(body), body.length + 4);
+    return out;
+  };
+  const head = Buffer.from([0, 0, 0, 8, 0, 0, 0, 8, 8, 2, 0, 0, 0]);
+  const pixel = Buffer.from([shade % 256, (shade * 7) % 256, (shade * 31) % 256]);
+  const row = Buffer.concat([Buffer.from([0]), ...Array.from({ length: 8 }, () => pixel)]);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(Buffer.concat(Array.from({ length: 8 }, () => row)))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+/** Every signature and photo that was acknowledged is there, once, and the photo can be opened. */
+async function checkSignaturesAndPhotos(who, number, { signed, photos }, result) {
+  const { attachments } = (await answered(who, `/api/motors/${number}`)).json;
+  for (const id of photos) {
+    result.acknowledged++;
+    const there = attachments.filter((a) => a.id === id).length;
+    if (there > 1) result.doubled++;
+    else if (there === 0) result.lost++;
+    else await answered(who, `/api/motors/${number}/attachments/${id}/file`);
+  }
+  for (const motor of signed) {
+    result.acknowledged++;
+    const { steps } = (await answered(who, `/api/motors/${motor}`)).json;
+    const lines = (await answered(who, `/api/motors/${motor}/history`)).json.filter(
+      (e) => e.what === 'intake signed',
+    ).length;
+    if (!steps.some((s) => s.station === 'intake' && s.signedBy)) result.lost++;
+    if (lines > 1) result.doubled++;
+  }
 }
 
 /** Every paper that was acknowledged is there once, with what was sent. */
@@ -282,6 +365,7 @@ export async function kills(times, kinds = KILL_KINDS, told = () => {}) {
         await started.ready();
         const again = new Caller(started.base, lead.cookie);
         await checkPapers(again, numbers[0], writing.papers, result);
+        await checkSignaturesAndPhotos(again, numbers[1], writing, result);
         for (const number of numbers) {
           const wrote = writing.acknowledged.get(number);
           const file = await answered(again, `/api/motors/${number}`);

@@ -83,8 +83,8 @@ export function DataCard({ file }: { file: MotorFile }) {
           <Group title="Gone after the saw" columns="sm:grid-cols-5">
             {SAWN_OFF.map(field)}
           </Group>
-          <div className="grid gap-x-4 sm:grid-cols-[3fr_2fr]">
-            <Group title="Gone after burn-off" columns="sm:grid-cols-3">
+          <div className="grid gap-x-4 sm:grid-cols-[2fr_1fr]">
+            <Group title="Gone after burn-off" columns="sm:grid-cols-4">
               {BURNT_FIELDS.map(field)}
             </Group>
             <Group title="Counted, to compare" columns="sm:grid-cols-2">

@@ -77,7 +77,7 @@ export function softGoods(
       formula: 'l = l_b + π·D/4',
       source: `to the box, and along the end winding the shorter way on average, ${CP}`,
       inputs: {
-        lb: given('l_b', leadLengthMm, 'mm', 'shop setting'),
+        lb: given('l_b', leadLengthMm, 'mm', 'as found, else shop setting'),
         D: given('D', boreMm, 'mm', 'card, bore'),
       },
       value: (v) => v.lb + (Math.PI * v.D) / 4,

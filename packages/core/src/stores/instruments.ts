@@ -3,7 +3,7 @@
  * Source: that a reading counts only from an instrument within its calibration: ISO/IEC 17025 and ISO 9001, 7.1.5 (from memory);
  * a warning a month ahead: common practice, no source.
  */
-import { choice, quantity, required, readForm, text, type Typed } from '../forms/index.ts';
+import { choice, required, readForm, text, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import type { TestKindId } from '../test-kinds/index.ts';
 import { DAY_MS, readDay } from './days.ts';
@@ -44,7 +44,6 @@ export const INSTRUMENT_FIELDS = [
   DUE,
   choice('at', 'Whereabouts', { here: 'in the shop', calibration: 'away for calibration', lent: 'lent out' }),
   text('where', 'Where exactly', 'drawer, bench, who has it', 80),
-  quantity('range', 'Up to', 'count', 0, 1_000_000, 'its largest reading'),
 ] as const;
 
 export interface InstrumentStanding {

@@ -71,6 +71,7 @@ export const BURNT_FIELDS: readonly Field[] = [
   quantity('linerFound', 'Old slot liner', 'length', 0.05, 3),
   text('leadsFound', 'Leads: size, number, marks', 'such as 6 of 4 mm², U1 to W2', 80),
   text('sensorsFound', 'Thermal sensors', 'kind and place, or none', 80),
+  quantity('leadsLong', 'Leads, to the box', 'length', 20, 10_000, 'from the winding to the lug'),
 ];
 export const SLOT_FIELDS: readonly Field[] = [
   choice('slotForm', 'Slot shape', {

@@ -30,6 +30,7 @@ export function cutOfThreePhase(
     {
       ...settings,
       ...(card.overhang ? { standOutMm: card.overhang } : {}),
+      ...(card.leadsLong ? { leadLengthMm: card.leadsLong } : {}),
       ...(card.trialStandOut ? { trialStandOutMm: card.trialStandOut } : {}),
     },
   );

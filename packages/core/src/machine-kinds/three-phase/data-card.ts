@@ -64,6 +64,7 @@ export interface DataCard {
   readonly overhangOther?: number;
   readonly linerFound?: number;
   readonly leadsFound?: string;
+  readonly leadsLong?: number;
   readonly sensorsFound?: string;
   readonly trialStandOut?: number;
   readonly meanTurn?: number;
