@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 import {
   costOf,
   keptBy,
+  Placing,
   PlanSearch,
+  soonestIn,
   spreadOf,
   workedBetween,
   workFrom,
@@ -370,5 +372,46 @@ describe('how sure a plan is', () => {
     expect(keptBy(ends, 1)).toBe(ends.at(-1));
     expect(ends).toEqual(spreadOf(problem, search.order, 'new', 200));
     expect(keptBy([], 0.9)).toBeNull();
+  });
+});
+
+describe('the soonest date of a motor that is not promised yet', () => {
+  const late = (problem: Problem, ends: ReadonlyMap<string, number>) =>
+    problem.jobs
+      .filter((j) => j.id !== 'J0' && j.due !== null)
+      .reduce((n, j) => n + (j.rush ? 8 : 1) * Math.max(0, (ends.get(j.id) ?? 200_000) - j.due!), 0);
+  it('is never later than in the plan, makes nobody later, and is the same again', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.integer({ min: 0, max: 99 }), (made, seed) => {
+        const problem = {
+          ...made,
+          jobs: made.jobs.map((j) => (j.id === 'J0' ? { ...j, due: null, rush: false } : j)),
+        };
+        const plan = new PlanSearch(problem, { seed, tries: 15 });
+        plan.run();
+        const order = soonestIn(problem, plan.order, 'J0');
+        const schedule = new Placing(problem).place(order);
+        expect(broken(problem, schedule)).toEqual([]);
+        expect(late(problem, schedule.ends)).toBeLessThanOrEqual(late(problem, plan.schedule.ends) + 1e-3);
+        const [was, is] = [plan.schedule.ends.get('J0'), schedule.ends.get('J0')];
+        if (was !== undefined) expect(is).toBeLessThanOrEqual(was + 1e-6);
+        expect(soonestIn(problem, plan.order, 'J0')).toEqual(order);
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it('is at once where the others have time to spare', () => {
+    const others = Array.from({ length: 6 }, (_, i): Job => ({
+      id: `J${i + 1}`,
+      due: 40 * 1440,
+      rush: false,
+      tasks: [task(`J${i + 1}`, 0)],
+    }));
+    const problem = problemOf([{ id: 'J0', due: null, rush: false, tasks: [task('J0', 0)] }, ...others]);
+    const plan = new PlanSearch(problem, { seed: 3, tries: 1 });
+    plan.run();
+    const soonest = new Placing(problem).place(soonestIn(problem, plan.order, 'J0')).ends.get('J0')!;
+    const alone = new PlanSearch(problemOf([problem.jobs[0]!]), { seed: 3, tries: 1 }).run().ends.get('J0')!;
+    expect(soonest).toBe(alone);
   });
 });

@@ -3,6 +3,7 @@ import {
   delaysOf,
   planProblem,
   PlanSearch,
+  soonestIn,
   spreadOf,
   taskId,
   type Delay,
@@ -49,6 +50,8 @@ const TRIES = 300;
 const SLICE = 30;
 const TELL = 150;
 const SPREAD_PLANS = 150;
+/** Besides the one that is shown. */
+const OTHER_PLANS = 5;
 
 let running = 0;
 let made: { readonly problem: PlanProblem; readonly schedule: Schedule; readonly order: Order } | null = null;
@@ -69,9 +72,9 @@ async function search(
   problem: PlanProblem,
   tries: number,
   mine: number,
-  from?: Order,
+  { seed = 1, from }: { readonly seed?: number; readonly from?: Order } = {},
 ): Promise<PlanSearch | null> {
-  const plan = new PlanSearch(problem, { seed: 1, tries }, from);
+  const plan = new PlanSearch(problem, { seed, tries }, from);
   let told = performance.now();
   while (!plan.done) {
     const began = performance.now();
@@ -102,7 +105,8 @@ async function make(question: PlanQuestion, mine: number) {
     if (!other) return;
     rush = { number: newest, delays: delaysOf(without, other.schedule, plan.schedule) };
   }
-  const ends = question.newMotor ? spreadOf(problem, plan.order, NEW_MOTOR, SPREAD_PLANS) : null;
+  const ends = question.newMotor ? await newMotorEnds(problem, plan.order, mine) : null;
+  if (ends === 'stopped') return;
   await letIn();
   if (running !== mine) return;
   tell({
@@ -120,6 +124,23 @@ async function make(question: PlanQuestion, mine: number) {
       newMotor: ends,
     },
   });
+}
+
+/**
+ * When the new motor is done, over plans that hold the promises as well as this one or nearly, and over times that come out
+ * otherwise: one plan among many alike would name a day that the next one moves by a week.
+ */
+async function newMotorEnds(problem: PlanProblem, order: Order, mine: number) {
+  const orders = [order];
+  for (let seed = 2; seed <= OTHER_PLANS + 1; seed++) {
+    const other = await search(problem, Math.round(TRIES / OTHER_PLANS), mine, { seed });
+    if (!other) return 'stopped' as const;
+    orders.push(other.order);
+  }
+  const each = Math.ceil(SPREAD_PLANS / orders.length);
+  return orders
+    .flatMap((o, i) => spreadOf(problem, soonestIn(problem, o, NEW_MOTOR), NEW_MOTOR, each, i + 1))
+    .sort((a, b) => a - b);
 }
 
 function weigh(question: PlanQuestion, id: number): Weighed {

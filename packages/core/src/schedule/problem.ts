@@ -87,6 +87,15 @@ const NEVER = 200_000;
 /** Being early matters as well, but never against a promise. */
 const EARLY = 0.002;
 
+/** Weighted lateness of all but one: what a plan does to promises that are given [min]. */
+export function latenessOf(problem: Problem, ends: ReadonlyMap<string, number>, except: string): number {
+  let sum = 0;
+  for (const job of problem.jobs)
+    if (job.id !== except && job.due !== null)
+      sum += (job.rush ? RUSH : 1) * Math.max(0, (ends.get(job.id) ?? NEVER) - job.due);
+  return sum;
+}
+
 /** Weighted lateness, and a little for every minute that a job is in the shop. */
 export function costOf(problem: Problem, ends: ReadonlyMap<string, number>): number {
   let cost = 0;
