@@ -206,7 +206,10 @@ const photoMarked: Incident = async (page, motor, at) => {
   await page
     .getByLabel('Photos or papers to add')
     .setInputFiles({ name: 'station.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(picture) });
-  await page.getByRole('button', { name: /station\.jpg/ }).click();
+  await page
+    .getByRole('button', { name: /station\.jpg/ })
+    .first()
+    .click();
   const draw = page.getByRole('group', { name: 'Draw on it' });
   await draw.getByRole('button', { name: 'Ring' }).click();
   await page.getByRole('application').focus();

@@ -36,7 +36,7 @@ test('what is burnt is tapped on the winding, its cause suspected, and it stands
   await page.getByLabel('What confirmed it').fill('Contacts welded');
   await page.reload();
   await expect(page.getByLabel('What confirmed it')).toHaveValue('Contacts welded');
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('status').first()).toContainText('Saved');
   await page.goto(`${motor}/verdict`);
   await expect(page.getByText(/start winding stayed in/)).toBeVisible();
@@ -52,9 +52,9 @@ test('two who write about one failure see both sides', async ({ page, browser })
   }
   await other.getByLabel('Cause', { exact: true }).fill('Water from the roof');
   await page.getByLabel('Cause', { exact: true }).fill('Bearing ran dry');
-  await other.getByRole('button', { name: 'Save' }).click();
+  await other.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(other.getByRole('status').first()).toContainText('Saved');
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Olav Tindal wrote meanwhile.')).toBeVisible();
   await page.getByRole('button', { name: 'Take theirs' }).click();
   await expect(page.getByLabel('Cause', { exact: true })).toHaveValue('Water from the roof');
@@ -78,7 +78,7 @@ test('an estimate is added up, answered, and handed over as a note', async ({ pa
   await page.getByLabel(/Who said it/).fill('Rink manager');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('agreed', { exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('status').first()).toContainText('Saved');
   const note = await page.request.get(`${base()}/api/motors/3116/agreement.pdf`);
   expect((await note.body()).subarray(0, 5).toString()).toBe('%PDF-');
