@@ -113,10 +113,12 @@ const motorQuery = (db: Db | Transaction) =>
         `(select coalesce(json_agg(json_build_object('number', s.number, 'tags',
           (select coalesce(json_agg(p.tag), '[]') from parts p
             where p.motor_id = s.id and p.kind in ('stator', 'rotor') and p.withdrawn is null))), '[]')
-          from motors s where s.shop_id = motors.shop_id and s.shipped_at is null and s.withdrawn_at is null
-            and s.id <> motors.id and s.maker <> '' and lower(s.maker) = lower(motors.maker) and s.kind = motors.kind
-            and (s.plate ->> 'power', s.plate ->> 'voltage', s.plate ->> 'speed')
-              = (motors.plate ->> 'power', motors.plate ->> 'voltage', motors.plate ->> 'speed'))`,
+          from (select s.id, s.number from motors s
+            where s.shop_id = motors.shop_id and s.shipped_at is null and s.withdrawn_at is null
+              and s.id <> motors.id and s.maker <> '' and lower(s.maker) = lower(motors.maker) and s.kind = motors.kind
+              and (s.plate ->> 'power', s.plate ->> 'voltage', s.plate ->> 'speed')
+                = (motors.plate ->> 'power', motors.plate ->> 'voltage', motors.plate ->> 'speed')
+            order by s.number limit 20) s)`,
       )}`.as('sisters'),
       settings: sql<Record<
         string,
