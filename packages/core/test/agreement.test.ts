@@ -9,6 +9,9 @@ import {
   machineKind,
   mayRedesign,
   newestAnswer,
+  newestRoute,
+  stationsOf,
+  workHasBegun,
   type Agreement,
   type Stage,
 } from '../src/index.ts';
@@ -52,6 +55,16 @@ describe('what is agreed', () => {
     expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'no')] }, true)).toEqual(['agreement.declined']);
     expect(codes({ answers: [said('2026-11-20T10:00:00Z', 'yes')] }, false)).toEqual(['agreement.to-what']);
   });
+});
+
+it('work has begun with what is signed beyond the intake, and not with what is only taken in hand', () => {
+  const route = newestRoute('ac-rewind');
+  const step = (station: string, signedAt: string | null = '2026-11-20T10:00:00Z') => ({ station, signedAt });
+  const [first, second] = stationsOf(route);
+  expect(workHasBegun(route, [])).toBe(false);
+  expect(workHasBegun(route, [step(first!.id)])).toBe(false);
+  expect(workHasBegun(route, [step(first!.id), step(second!.id, null)])).toBe(false);
+  expect(workHasBegun(route, [step(first!.id), step(second!.id)])).toBe(true);
 });
 
 it('a certified machine is wound as it was, unless its plate names a certificate for the change', () => {

@@ -1,7 +1,7 @@
 /** What is written about a motor over HTTP: why it failed, what is agreed with the customer. */
 import { Body, Controller, Injectable, Module, Param, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { checkAgreement, checkFailure, finding, requiredBefore, type Finding } from '@norther/core';
+import { checkAgreement, checkFailure, finding, workHasBegun, type Finding } from '@norther/core';
 import {
   WRITE_UPS,
   WriteUpChange,
@@ -37,11 +37,7 @@ const CHECKS: {
         : [finding('stop', 'failure.no-photo', 'This motor has no such photo.', [`damages.${i}.photo`])],
     ),
   ],
-  agreement: (body: AgreementBody, { visit }) =>
-    checkAgreement(
-      body,
-      visit.steps.some((s) => s.signedAt !== null && requiredBefore(visit.route, s.station).length > 0),
-    ),
+  agreement: (body: AgreementBody, { visit }) => checkAgreement(body, workHasBegun(visit.route, visit.steps)),
 };
 
 @Injectable()

@@ -20,7 +20,7 @@ import {
   type TestKindId,
 } from '@norther/core';
 import { notesOfLog } from '@norther/records';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -42,7 +42,8 @@ import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 import { FromOven } from '../heat/from-oven.tsx';
-import { fieldsOfFile, useOvenLog } from './use-oven-log.ts';
+import { LogDrop } from './log-drop.tsx';
+import { useOvenLog } from './use-oven-log.ts';
 
 export function TestPanel() {
   return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
@@ -361,47 +362,6 @@ function earlierStage(file: MotorFile, kind: TestKindId, stage: Stage): Earlier 
       };
   }
   return null;
-}
-
-function LogDrop({ onRead, has }: { onRead: (fields: Record<string, string>) => void; has: boolean }) {
-  const input = useRef<HTMLInputElement>(null);
-  const [reading, setReading] = useState(false);
-  const read = async (f: File | undefined) => {
-    if (!f) return;
-    setReading(true);
-    try {
-      onRead(await fieldsOfFile(f));
-    } finally {
-      setReading(false);
-    }
-  };
-  return (
-    <div
-      className="mt-3 flex flex-wrap items-center gap-3 border-[1.5px] border-dashed border-pencil p-3"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void read(e.dataTransfer.files[0]);
-      }}
-    >
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Oven log"
-        onChange={(e) => {
-          void read(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-      <Key onClick={() => input.current?.click()}>{has ? 'Another log' : 'Read the oven’s log'}</Key>
-      <span className="text-[14px] text-graphite">
-        {reading ? 'Reading the log …' : 'CSV with the columns time, part, air. Or drop it here.'}
-      </span>
-    </div>
-  );
 }
 
 function OvenPart({

@@ -5,10 +5,12 @@ import {
   checkAgreement,
   decidingFacts,
   estimateTotal,
+  kindAndRoute,
   newestAnswer,
   plansOf,
   SCOPES,
   STANDARDS,
+  workHasBegun,
   type Answer,
   type Scope,
   type Standard,
@@ -42,8 +44,8 @@ export function Agreement() {
 function OneAgreement({ file }: { readonly file: MotorFile }) {
   const write = useWriteUp(file, 'agreement');
   const { body, change } = write;
-  const begun = file.steps.some((s) => s.signedAt !== null);
-  const findings = checkAgreement(body, begun);
+  const { route } = kindAndRoute(file.motor, file.ownRoute);
+  const findings = checkAgreement(body, workHasBegun(route, file.steps));
   const answer = newestAnswer(body);
   const takeFacts = () => {
     const { machine, asFound } = plansOf(visitOf(file), false);

@@ -4,6 +4,7 @@
  */
 import type { JudgedPattern } from '../failure/index.ts';
 import { finding, type Finding, type TestOutcome } from '../quantity/index.ts';
+import { requiredBefore, type Route } from '../route/index.ts';
 import { BEFORE_THE_WORK, TEST_KINDS, type Stage, type TestKindId } from '../test-kinds/index.ts';
 
 export const SCOPES = {
@@ -84,6 +85,12 @@ export function decidingFacts(
     judged.some(({ judgement }) => judgement.verdict === 'stop');
   return { scope: facts.length === 0 ? 'undecided' : spoilt ? 'rewind' : 'recondition', facts };
 }
+
+/** Whether work has been signed beyond the intake: what was only looked at can still be given back as it came. */
+export const workHasBegun = (
+  route: Route,
+  steps: readonly { readonly station: string; readonly signedAt: string | null }[],
+): boolean => steps.some((s) => s.signedAt !== null && requiredBefore(route, s.station).length > 0);
 
 /** What is said against an agreement. @param begun whether work that cannot be undone has been signed */
 export function checkAgreement(a: Agreement, begun: boolean): Finding[] {

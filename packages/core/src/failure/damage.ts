@@ -1,4 +1,7 @@
-/** What was found on a winding that failed, and where: said by whoever opened it, read here once for all. */
+/**
+ * What was found on a winding that failed, and where: said by whoever opened it, read here once for all.
+ * Source: the kinds of damage are common practice, no source; how a place is written is a rule of this program.
+ */
 import type { Plan } from '../machine-kinds/index.ts';
 
 export const DAMAGE_KINDS = {

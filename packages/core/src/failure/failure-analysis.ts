@@ -1,4 +1,7 @@
-/** Why a motor failed: patterns in what was found, the likely causes of each, and what is still open in what was written. */
+/**
+ * Why a motor failed: patterns in what was found, the likely causes of each, and what is still open in what was written.
+ * Source: none, rules of this program; patterns and causes name theirs.
+ */
 import type { MachineKind, Plan } from '../machine-kinds/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
 import { generalCauses, type LikelyCause } from './causes.ts';

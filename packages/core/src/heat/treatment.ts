@@ -1,6 +1,7 @@
 /**
  * How a winding is impregnated or bonded, entered from the data sheet of the resin: dip, vacuum, vacuum and pressure, trickle,
  * bonding by a current. What each kind needs to be done by is asked; the rest is taken where the sheet has it.
+ * Source: the limits are those of the data sheet, as typed; what each kind cannot be done without is common practice, no source.
  */
 import { choice, quantity, readForm, required, text, type Form, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';

@@ -1,4 +1,7 @@
-/** The one place where a visit is judged: plans, readings, gates, and the verdict on the motor. */
+/**
+ * The one place where a visit is judged: plans, readings, gates, and the verdict on the motor.
+ * Source: none, rules of this program; each test and figure names its own.
+ */
 import { judgeTest } from '../test-kinds/index.ts';
 import { checkGate, type GateFacts, type GateState, type LatestTest } from '../gates/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';

@@ -1,4 +1,7 @@
-/** The windings of a visit, checked, and the one that is to be made. */
+/**
+ * The windings of a visit, checked, and the one that is to be made.
+ * Source: none, a rule of this program: a proposal is the plan once a lead has released it.
+ */
 import type { Typed } from '../forms/index.ts';
 import type { CheckedCard, MachineKind } from '../machine-kinds/index.ts';
 import { BEFORE_THE_WORK, type Stage, type TestContext } from '../test-kinds/index.ts';

@@ -1,4 +1,7 @@
-/** Which readings still prove the winding as it is: a test proves the state at its time, a later change voids it. */
+/**
+ * Which readings still prove the winding as it is: a test proves the state at its time, a later change voids it.
+ * Source: common practice, no source.
+ */
 import { measuredAfter, stationOf } from '../route/index.ts';
 import { PROVES_CONNECTION, type Stage, type TestKindId } from '../test-kinds/index.ts';
 import type { Visit } from './visit.ts';
