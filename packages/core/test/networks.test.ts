@@ -1,7 +1,8 @@
 /** Resistances behind three leads, against the network itself solved node by node (Kirchhoff). First principles. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { branchResistances, judgeTest, unbalance } from '../src/index.ts';
+import { branchesOf, judgeTest, unbalance } from '../src/index.ts';
+import { valueOf } from './value-of.ts';
 
 /** Resistance between two nodes of a network of resistors: conductance matrix, one ampere in, volts read off. */
 function between(
@@ -47,10 +48,9 @@ describe('three readings solved for their branches', () => {
           [1, 3, v],
           [2, 3, w],
         ] as const;
-        const solved = branchResistances(
-          { uv: between(4, star, 0, 1), vw: between(4, star, 1, 2), wu: between(4, star, 2, 0) },
-          'star',
-        )!;
+        const solved = valueOf(
+          branchesOf([between(4, star, 0, 1), between(4, star, 1, 2), between(4, star, 2, 0)], 'star'),
+        );
         [u, v, w].forEach((r, i) => expect(solved[i]! / r).toBeCloseTo(1, 7));
       }),
     );
@@ -63,18 +63,17 @@ describe('three readings solved for their branches', () => {
           [1, 2, vw],
           [2, 0, wu],
         ] as const;
-        const solved = branchResistances(
-          { uv: between(3, delta, 0, 1), vw: between(3, delta, 1, 2), wu: between(3, delta, 2, 0) },
-          'delta',
-        )!;
+        const solved = valueOf(
+          branchesOf([between(3, delta, 0, 1), between(3, delta, 1, 2), between(3, delta, 2, 0)], 'delta'),
+        );
         [uv, vw, wu].forEach((r, i) => expect(solved[i]! / r).toBeCloseTo(1, 7));
       }),
     );
   });
   it('readings that no three branches can give are not solved', () => {
     // One reading may not be larger than the other two together.
-    expect(branchResistances({ uv: 1, vw: 1, wu: 2.5 }, 'star')).toBeNull();
-    expect(branchResistances({ uv: 1, vw: 1, wu: 2.5 }, 'delta')).toBeNull();
+    expect(branchesOf([1, 1, 2.5], 'star').ok).toBe(false);
+    expect(branchesOf([1, 1, 2.5], 'delta').ok).toBe(false);
   });
 });
 

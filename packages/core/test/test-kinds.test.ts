@@ -2,8 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  branchResistances,
-  driveEndShare,
+  branchesOf,
   insulationFactorTo40,
   insulationTestVoltage,
   judgeOn,
@@ -13,10 +12,12 @@ import {
   marginTo,
   minutesAbove,
   permissibleUnbalance,
+  shareToPlanes,
   TEST_KINDS,
   unbalance,
   usualRange,
 } from '../src/index.ts';
+import { valueOf } from './value-of.ts';
 import { checked, judged, plate } from './quarry.ts';
 
 describe('insulation resistance', () => {
@@ -60,21 +61,18 @@ describe('winding resistance', () => {
         fc.double({ min: 0.1, max: 10, noNaN: true }),
         fc.double({ min: 0.1, max: 10, noNaN: true }),
         (a, b, c) => {
-          const star = branchResistances({ uv: a + b, vw: b + c, wu: c + a }, 'star')!;
+          const star = valueOf(branchesOf([a + b, b + c, c + a], 'star'));
           [a, b, c].forEach((r, i) => expect(star[i]).toBeCloseTo(r, 8));
           // a, b, c as delta branches U-V, V-W, W-U: each reading is one branch beside the other two in series.
           const across = (x: number, y: number, z: number) => (x * (y + z)) / (x + y + z);
-          const delta = branchResistances(
-            { uv: across(a, b, c), vw: across(b, c, a), wu: across(c, a, b) },
-            'delta',
-          )!;
+          const delta = valueOf(branchesOf([across(a, b, c), across(b, c, a), across(c, a, b)], 'delta'));
           [a, b, c].forEach((r, i) => expect(delta[i]).toBeCloseTo(r, 6));
         },
       ),
     );
   });
   it('refuses three readings no winding has', () => {
-    expect(branchResistances({ uv: 1, vw: 1, wu: 3 }, 'star')).toBeNull();
+    expect(branchesOf([1, 1, 3], 'star').ok).toBe(false);
   });
   it('corrects to 25 °C, compares with the plan and names the odd pair', () => {
     const planned = checked.analysis!.figures.lineResistance25!.value;
@@ -186,10 +184,10 @@ describe('balance', () => {
     expect(permissibleUnbalance(6.3, 10, 1500)).toBeCloseTo(401, 0);
   });
   it('gives the bearing nearer the centre of gravity the larger share, within 0.3 to 0.7', () => {
-    expect(driveEndShare(200, 500)).toBeCloseTo(0.6, 12);
-    expect(driveEndShare(250, 500)).toBe(0.5);
-    expect(driveEndShare(20, 500)).toBe(0.7);
-    expect(driveEndShare(490, 500)).toBe(0.3);
+    expect(shareToPlanes(1, 200, 0, 500).aGmm).toBeCloseTo(0.6, 12);
+    expect(shareToPlanes(1, 250, 0, 500).aGmm).toBe(0.5);
+    expect(shareToPlanes(1, 20, 0, 500).aGmm).toBe(0.7);
+    expect(shareToPlanes(1, 490, 0, 500).aGmm).toBe(0.3);
   });
   it('judges each plane by its share', () => {
     const typed = { mass: '40', speed: '3000', grade: '2.5', plane1: '150', plane2: '20' };

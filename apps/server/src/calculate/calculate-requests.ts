@@ -3,9 +3,6 @@ import { FIRST_MACHINE_KIND, LEAD_SCHEMES, type LeadScheme } from '@norther/core
 import { MachineKindName, TestKindName, TypedFields } from '@norther/records';
 import { createZodDto } from 'nestjs-zod';
 import { z } from 'zod';
-import { requestOf } from './sections/sections.ts';
-import { SINGLE_PHASE } from './sections/single-phase.ts';
-import { WIRE } from './sections/wire.ts';
 
 const Whole = z.int().min(1).max(100_000);
 const Positive = z.number().positive().max(1e7);
@@ -208,8 +205,6 @@ export class RedesignNumbersRequest extends createZodDto(
     hold: z.enum(['gap', 'back-iron', 'both']),
   }),
 ) {}
-export class SinglePhaseRequest extends createZodDto(requestOf(SINGLE_PHASE)) {}
-export class WireRequest extends createZodDto(requestOf(WIRE)) {}
 export class PolesRequest extends createZodDto(
   z.strictObject({ speedRpm: Positive, frequencyHz: Positive }),
 ) {}

@@ -14,12 +14,10 @@ import {
   RedesignNumbersRequest,
   RedesignRequest,
   SearchRequest,
-  SinglePhaseRequest,
   TestRequest,
   TraceRequest,
   WalkRequest,
   WindingRequest,
-  WireRequest,
 } from './calculate-requests.ts';
 import type { Calculation } from './calculations.ts';
 
@@ -104,18 +102,6 @@ export class CalculateController {
   @HttpCode(200)
   redesignNumbers(@Body() body: RedesignNumbersRequest, @Res() res: Response) {
     return this.answer(res, 'redesign-numbers', body);
-  }
-
-  @Post('single-phase')
-  @HttpCode(200)
-  singlePhase(@Body() body: SinglePhaseRequest, @Res() res: Response) {
-    return this.answer(res, 'single-phase', body);
-  }
-
-  @Post('wire')
-  @HttpCode(200)
-  wire(@Body() body: WireRequest, @Res() res: Response) {
-    return this.answer(res, 'wire', body);
   }
 
   private async answer(res: Response, calculation: Calculation, body: object) {

@@ -42,9 +42,7 @@ import {
 } from '@norther/core';
 import { notesOfLog, readOvenLog, type LogAnswers } from '@norther/records';
 import { badInput } from '../http/problem.ts';
-import { answerSections } from './sections/sections.ts';
-import { SINGLE_PHASE } from './sections/single-phase.ts';
-import { WIRE } from './sections/wire.ts';
+import { ADDRESSES, type AddressName } from './sections/registry.ts';
 import type {
   CardRequest,
   ConnectionRequest,
@@ -55,12 +53,10 @@ import type {
   RedesignNumbersRequest,
   RedesignRequest,
   SearchRequest,
-  SinglePhaseRequest,
   TestRequest,
   TraceRequest,
   WalkRequest,
   WindingRequest,
-  WireRequest,
 } from './calculate-requests.ts';
 
 function valueOf<T>(outcome: Outcome<T>): T {
@@ -286,16 +282,14 @@ export const CALCULATIONS = {
     return answer(valueOf(redesignNumbers(old, { ...old, ...present(changed) }, hold)));
   },
 
-  'single-phase'(body: SinglePhaseRequest) {
-    return answer(answerSections(SINGLE_PHASE, body as Record<string, unknown>));
-  },
-
-  wire(body: WireRequest) {
-    return answer(answerSections(WIRE, body as Record<string, unknown>));
-  },
-
   poles({ speedRpm, frequencyHz }: PolesRequest) {
     return answer({ proposed: proposePoles(speedRpm, frequencyHz) });
   },
 } as const;
-export type Calculation = keyof typeof CALCULATIONS;
+export type Calculation = keyof typeof CALCULATIONS | AddressName;
+
+/** What an address answers with. */
+export const calculate = (calculation: Calculation, body: object): object =>
+  calculation in ADDRESSES
+    ? answer(ADDRESSES[calculation as AddressName].answer(body))
+    : CALCULATIONS[calculation as keyof typeof CALCULATIONS](body as never);

@@ -2,7 +2,7 @@
 import 'reflect-metadata';
 import type { Finding } from '@norther/core';
 import { move } from 'piscina';
-import { CALCULATIONS, type Calculation } from '../calculate/calculations.ts';
+import { calculate, type Calculation } from '../calculate/calculations.ts';
 import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
@@ -43,7 +43,7 @@ const json = (value: unknown) => new TextEncoder().encode(JSON.stringify(value))
 async function answer(q: Question): Promise<unknown> {
   switch (q.task) {
     case 'calculate':
-      return json(CALCULATIONS[q.calculation](q.body as never));
+      return json(calculate(q.calculation, q.body));
     case 'motor':
       return json(judgeMotor(q.rows).file);
     case 'reading': {

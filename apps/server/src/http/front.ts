@@ -55,6 +55,7 @@ const LIMITS: readonly (readonly [RegExp, number])[] = [
   [/^\/api\/import$/, 32 * KB * KB],
   [/^\/api\/motors\/[^/]+\/readings$/, 2 * KB * KB],
   [/^\/api\/calculate\/test$/, 8 * KB * KB],
+  [/^\/api\/calculate\/(surge|cure)$/, 4 * KB * KB],
 ];
 const USUAL = 400 * KB;
 

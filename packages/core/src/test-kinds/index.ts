@@ -45,11 +45,7 @@ export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext):
 
 export { defineTest, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
-export { driveEndShare, permissibleUnbalance } from './balance/residual-unbalance.ts';
-export {
-  insulationFactorTo40,
-  insulationTestVoltage,
-  leastInsulationMOhm,
-} from './insulation/insulation-resistance.ts';
+export * from './insulation/insulation-figures.ts';
+export * from './high-potential/levels.ts';
+export * from './high-potential/leakage.ts';
 export { lastWalk, readWalk } from './polarity/polarity.ts';
-export { branchResistances } from './resistance/winding-resistance.ts';

@@ -21,6 +21,9 @@ export type Dimension =
   | 'flux-density'
   | 'current-density'
   | 'pressure'
+  | 'torque'
+  | 'inertia'
+  | 'field-strength'
   | 'percent'
   | 'ratio'
   | 'count';
@@ -44,6 +47,10 @@ interface DimensionEntry {
  * mechanical horsepower 550 ft·lbf/s = 0.745699872 kW, the metric horsepower 75 kgf·m/s = 0.73549875 kW. From memory. */
 const INCH = 25.4;
 const POUND = 0.45359237;
+/** Standard gravity [m/s²], exact by definition: a pound-force is a pound under it. */
+const GRAVITY = 9.80665;
+const POUND_FORCE = POUND * GRAVITY;
+const FOOT = (12 * INCH) / 1000;
 const length: readonly Unit[] = [
   { spelled: ['mm'], factor: 1 },
   { spelled: ['cm'], factor: 10 },
@@ -196,6 +203,38 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
       { spelled: [], exact: ['kPa'], factor: 0.01 },
       { spelled: [], exact: ['MPa'], factor: 10 },
       { spelled: [], exact: ['Pa'], factor: 1e-5 },
+    ],
+  },
+  torque: {
+    unit: 'N·m',
+    units: [
+      { spelled: ['N·m', 'Nm', 'N*m'], factor: 1 },
+      {
+        spelled: ['lbf·ft', 'lbfft', 'lb·ft', 'lbft', 'ft·lbf', 'ftlbf', 'ft·lb', 'ftlb'],
+        factor: POUND_FORCE * FOOT,
+      },
+      { spelled: ['lbf·in', 'lbfin', 'lb·in', 'lbin'], factor: (POUND_FORCE * INCH) / 1000 },
+      { spelled: ['ozf·in', 'ozfin', 'oz·in', 'ozin'], factor: (POUND_FORCE * INCH) / 16000 },
+      { spelled: ['kgf·m', 'kgfm', 'kp·m', 'kpm'], factor: GRAVITY },
+    ],
+  },
+  inertia: {
+    unit: 'kg·m²',
+    units: [
+      { spelled: ['kg·m²', 'kg·m2', 'kgm²', 'kgm2', 'kg*m2'], factor: 1 },
+      { spelled: ['lb·ft²', 'lb·ft2', 'lbft²', 'lbft2'], factor: POUND * FOOT ** 2 },
+      // Mass times the square of the diameter: four times the inertia, whatever the letters on the plate.
+      { spelled: ['GD²', 'GD2', 'kg·m² GD²', 'kgm2gd2'], factor: 0.25 },
+    ],
+  },
+  'field-strength': {
+    unit: 'A/m',
+    units: [
+      { spelled: ['A/m'], factor: 1 },
+      { spelled: ['A/cm'], factor: 100 },
+      { spelled: ['kA/m'], factor: 1000 },
+      { spelled: ['A/in', 'At/in'], factor: 1000 / INCH },
+      { spelled: ['Oe', 'oersted'], factor: 1000 / (4 * Math.PI) },
     ],
   },
   percent: { unit: '%', units: [{ spelled: ['%', 'percent'], factor: 1 }] },

@@ -12,7 +12,7 @@ import {
   sineTurns,
 } from '@norther/core';
 import { z } from 'zod';
-import { NotNegative, Positive, section, valueOf, Whole, type Sections } from './sections.ts';
+import { inSections, NotNegative, Positive, section, valueOf, Whole } from './sections.ts';
 
 const Orders = z.array(z.int().min(1).max(999)).min(1).max(64).default([1, 3, 5, 7, 9, 11, 13]);
 const Lists = { pitches: z.array(Whole).min(1).max(72), turns: z.array(Whole).min(1).max(72) };
@@ -34,7 +34,7 @@ const Capacitor = z.discriminatedUnion('method', [
   }),
 ]);
 
-export const SINGLE_PHASE: Sections = {
+export const SINGLE_PHASE = inSections({
   winding: section(
     z.strictObject({ ...Stator, ...Lists, firstSlot: Whole.default(1), orders: Orders }),
     ({ orders, ...spec }) => {
@@ -103,4 +103,4 @@ export const SINGLE_PHASE: Sections = {
         );
     }
   }),
-};
+});

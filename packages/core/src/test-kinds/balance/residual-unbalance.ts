@@ -13,6 +13,7 @@ import {
   type Finding,
   type Judgement,
 } from '../../quantity/index.ts';
+import { permissibleUnbalance, shareToPlanes } from '../../balance/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
@@ -42,25 +43,6 @@ const FORM = [
   quantity('centreFromDrive', 'Drive-end bearing to centre of gravity', 'length', 0, 10000),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
-
-/**
- * Permissible residual unbalance of the whole rotor.
- *   U_per = 9549 · G · m / n   (9549 = 60 000 / 2π)
- * @param gradeMmPerS G [mm/s]; massKg m [kg]; speedRpm n [rpm]
- * @returns U_per [g·mm]
- * Source: ISO 21940-11:2016, permissible residual unbalance (from memory).
- */
-export const permissibleUnbalance = (gradeMmPerS: number, massKg: number, speedRpm: number): number =>
-  ((60_000 / (2 * Math.PI)) * gradeMmPerS * massKg) / speedRpm;
-
-/**
- * Share of the permissible unbalance for the drive-end plane: the bearing nearer the centre of gravity gets more, kept
- * within 0.3…0.7.
- * @param fromDriveMm drive-end bearing to centre of gravity [mm]; spanMm between the bearings [mm]
- * Source: ISO 21940-11:2016, allocation to tolerance planes (from memory).
- */
-export const driveEndShare = (fromDriveMm: number, spanMm: number): number =>
-  Math.min(0.7, Math.max(0.3, (spanMm - fromDriveMm) / spanMm));
 
 /** Entries that would make any rotor pass. */
 function impossible(r: Partial<Reading>, { plate }: TestContext): Finding[] {
@@ -130,7 +112,7 @@ function judge(r: Reading): Judgement {
   const overhung = span !== undefined && centre !== undefined && (centre <= 0 || centre >= span);
   const drive =
     plane2 !== undefined && span !== undefined && centre !== undefined && !overhung
-      ? driveEndShare(centre, span)
+      ? shareToPlanes(1, centre, 0, span).aGmm
       : 0.5;
   const planes: [id: string, name: string, read: number, part: number][] =
     plane2 !== undefined

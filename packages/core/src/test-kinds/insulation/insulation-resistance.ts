@@ -25,6 +25,7 @@ import {
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest } from '../define-test.ts';
+import { insulationFactorTo40, insulationTestVoltage, leastInsulationMOhm } from './insulation-figures.ts';
 
 const FORM = [
   required(quantity('testVoltage', 'Test voltage, DC', 'voltage', 50, 10000)),
@@ -62,38 +63,6 @@ function zeroInsulation({ oneMinute }: Partial<Reading>): Finding[] {
 /** Where a correction to 40 °C means something: common practice, no source. */
 const LEAST_C = 10;
 const MOST_C = 60;
-
-export type InsulationModel = 'halving' | 'thermoset';
-
-/**
- * Factor that brings an insulation resistance to 40 °C.
- * halving: 0.5^((40 − T)/10); thermoset: e^(−4230·(1/(T+273) − 1/313)) from 40 to 85 °C, e^(−1245·(…)) from 10 to 40 °C.
- * @param temperatureC winding temperature [°C]
- * Source: IEEE 43-2013, clause on temperature correction, equations for both forms (from memory). Outside 10…85 °C the
- * thermoset form is carried on beyond its range.
- */
-export function insulationFactorTo40(temperatureC: number, model: InsulationModel): number {
-  if (model === 'halving') return 0.5 ** ((40 - temperatureC) / 10);
-  const slope = temperatureC >= 40 ? 4230 : 1245;
-  return Math.exp(-slope * (1 / (temperatureC + 273) - 1 / 313));
-}
-
-/**
- * Least insulation resistance at 40 °C [MΩ]. IEEE 43-2013, table of recommended minimum values (from memory):
- * 5 random-wound and form-wound under 1 kV; 100 form-wound; rated kV + 1 for windings made before about 1970.
- */
-export function leastInsulationMOhm(kind: 'random' | 'form' | 'old', ratedVoltageV: number): number {
-  if (kind === 'random') return 5;
-  return kind === 'form' ? 100 : ratedVoltageV / 1000 + 1;
-}
-
-/** Test voltages by rated line voltage [V]. IEEE 43-2013, guidelines for DC voltages (from memory). */
-export function insulationTestVoltage(ratedVoltageV: number): readonly [least: number, most: number] {
-  if (ratedVoltageV < 1000) return [500, 500];
-  if (ratedVoltageV <= 2500) return [500, 1000];
-  if (ratedVoltageV <= 5000) return [1000, 2500];
-  return ratedVoltageV <= 12000 ? [2500, 5000] : [5000, 10000];
-}
 
 function judge(
   r: Reading,

@@ -1,5 +1,6 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
 import type { PhaseConnection } from '../../connection/index.ts';
+import { branchesOf } from '../../electrical/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
@@ -24,24 +25,12 @@ const FORM = [
   required(quantity('temperature', 'Winding temperature', 'temperature', -20, 150)),
 ] as const;
 
-/**
- * Branch resistances behind three line-to-line readings, solved exactly.
- * @returns star: U, V, W to the star point; delta: the branches U-V, V-W, W-U [Ω]; null when no positive branches fit
- * Source: Kirchhoff; star-delta transformation, first principles.
- */
-export function branchResistances(
-  readings: { readonly uv: number; readonly vw: number; readonly wu: number },
-  connection: PhaseConnection,
-): readonly [number, number, number] | null {
-  const { uv, vw, wu } = readings;
-  const u = (uv + wu - vw) / 2;
-  const v = (uv + vw - wu) / 2;
-  const w = (vw + wu - uv) / 2;
-  if (!(u > 0 && v > 0 && w > 0)) return null;
-  if (connection === 'star') return [u, v, w];
-  const sum = u * v + v * w + w * u;
-  return [sum / w, sum / u, sum / v];
+/** All three there, or none: an open one is looked for before. */
+function closedBranches({ uv, vw, wu }: Three, connection: PhaseConnection): Closed | null {
+  const solved = branchesOf([uv, vw, wu], connection);
+  return solved.ok && solved.value.every((r) => r !== null) ? (solved.value as Closed) : null;
 }
+type Closed = readonly [number, number, number];
 
 function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: TestContext) {
   const analysis = analysisOf(plan);
@@ -92,7 +81,7 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
     judgeFigure(spread, lowerIsBetter({ from: 0, watch: 1, limit: 2, to: 4, name: 'limit 2 %', source: CP })),
   ];
   const reasons: string[] = [];
-  const branches = context.connection ? branchResistances({ uv, vw, wu }, context.connection) : null;
+  const branches = context.connection ? closedBranches({ uv, vw, wu }, context.connection) : null;
   const unequal = context.planned ? unbalance(context.planned.ohm20) : 0;
   if (unequal > 0.005)
     reasons.push(

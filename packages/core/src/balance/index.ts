@@ -1,0 +1,4 @@
+export * from './tolerance.ts';
+export * from './vectors.ts';
+export * from './influence.ts';
+export * from './material.ts';

@@ -1,0 +1,2 @@
+export * from './armature-ring.ts';
+export * from './dc-machine.ts';

@@ -1,0 +1,2 @@
+export * from './sinusoid.ts';
+export * from './frequencies.ts';
