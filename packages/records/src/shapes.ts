@@ -1,5 +1,5 @@
 /** Shapes shared by several records. */
-import { MACHINE_KIND_IDS, TEST_KIND_IDS, STAGES } from '@norther/core';
+import { MACHINE_KIND_IDS, STAGES, SURGE_PHASES, TEST_KIND_IDS } from '@norther/core';
 import { z } from 'zod';
 
 /** More than any form has, so that a record stays a record. */
@@ -53,6 +53,29 @@ export const StageName = z.enum(Object.keys(STAGES) as [string, ...string[]]);
 export const WindingRole = z.enum(['as-found', 'proposed', 'as-wound']);
 export const RoleName = z.enum(['winder', 'tester', 'lead']);
 export const Reason = z.string().trim().min(3, 'A reason of at least a few words is needed.').max(500);
+/** Samples of a wave, of all waves of a reading, and waves: more are thinned as they are read. */
+export const MOST_WAVE_SAMPLES = 5_000;
+export const MOST_SAMPLES = 60_000;
+export const MOST_WAVES = 60;
+/** Waves of a surge test; all on one time base. */
+export const RecordedWaves = z
+  .object({
+    stepUs: z.number().positive().max(100_000),
+    waves: z
+      .array(
+        z.object({
+          phase: z.enum(SURGE_PHASES),
+          setV: z.number().positive().max(50_000),
+          samples: z.array(z.number().min(-100_000).max(100_000)).min(10).max(MOST_WAVE_SAMPLES),
+        }),
+      )
+      .min(1)
+      .max(MOST_WAVES),
+  })
+  .refine(({ waves }) => waves.reduce((n, w) => n + w.samples.length, 0) <= MOST_SAMPLES, {
+    error: `At most ${MOST_SAMPLES} samples.`,
+  });
+export type RecordedWaves = z.infer<typeof RecordedWaves>;
 /** Points of a log that is entered now. */
 export const MOST_LOG_POINTS = 5_000;
 /** Times and temperatures of an oven log; minutes from its first reading. */

@@ -6,6 +6,7 @@ import {
   Id,
   Instant,
   LogPoints,
+  RecordedWaves,
   MOST_LOG_POINTS,
   ReadValues,
   SmallJson,
@@ -132,6 +133,8 @@ export const ReadingEntry = z.object({
   typed: TypedFields,
   /** Longer ones are thinned as they are read. */
   log: LogPoints.max(MOST_LOG_POINTS).optional(),
+  /** Of a surge test: its figures are taken from them, whatever was typed. */
+  waves: RecordedWaves.optional(),
   /** What it was taken with. */
   instrument: Id.nullable().default(null),
   /** A lead's reason to measure with an instrument that may not sign. */

@@ -2,7 +2,7 @@
  * Tables. Every root row carries its shop; ids are UUID v7 and need no central counter. What happened first is told by a
  * number from one sequence of the database, never by a clock: clocks are set back.
  */
-import type { LogPoint, Route } from '@norther/core';
+import type { LogPoint, Route, SurgeWaves } from '@norther/core';
 import type { InstrumentUsed, LoadPart, LotMove, PhotoMark } from '@norther/records';
 import { sql } from 'drizzle-orm';
 import {
@@ -357,6 +357,8 @@ export const readings = pgTable(
     values: jsonb('values').$type<Record<string, unknown>>().notNull(),
     /** Points of its log, which stands in `curves`; 0 without one. */
     logPoints: integer('log_points').notNull().default(0),
+    /** Its recorded waves, which stand in `recorded_waves`; 0 without. */
+    waveCount: integer('wave_count').notNull().default(0),
     /** How a reading with a log was judged, and by which core: its log need not be read again for that. */
     kept: jsonb('kept').$type<{ core: string; outcome: unknown }>(),
     /** What it was measured with, as it stood then. */
@@ -375,6 +377,15 @@ export const curves = pgTable('curves', {
     .references(() => readings.id),
   shopId: uuid('shop_id').notNull(),
   points: jsonb('points').$type<readonly LogPoint[]>().notNull(),
+});
+
+/** Waves of surge tests, fetched one reading at a time; their figures stand with the reading. */
+export const recordedWaves = pgTable('recorded_waves', {
+  readingId: uuid('reading_id')
+    .primaryKey()
+    .references(() => readings.id),
+  shopId: uuid('shop_id').notNull(),
+  waves: jsonb('waves').$type<SurgeWaves>().notNull(),
 });
 
 /** Append-only: a reading taken back, and why. The reading itself stays readable. */

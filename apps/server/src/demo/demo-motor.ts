@@ -1,6 +1,7 @@
 /** What the demo says of one motor, and short ways to say it. */
 import type { PartKind, Route, Stage, StationId, TestKindId } from '@norther/core';
 import type { DemoDesign } from './demo-windings.ts';
+import type { MadeUpSurge } from './surge-waves.ts';
 
 export interface DemoReading {
   readonly kind: TestKindId;
@@ -9,6 +10,8 @@ export interface DemoReading {
   readonly hoursAgo: number;
   /** Minutes the part held its bake, for a made-up oven log. */
   readonly bakedMinutes?: number;
+  /** Of a made-up surge test; its figures follow from them. */
+  readonly surge?: MadeUpSurge;
 }
 /** A single-phase motor as its plate and its card would have been typed. */
 export interface DemoSinglePhase {

@@ -263,6 +263,17 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
         typed: { uv: '0.1712', vw: '0.1768', wu: '0.1701', temperature: '22' },
         hoursAgo: 2.1,
       },
+      {
+        kind: 'surge',
+        stage: 'before-varnish',
+        typed: { rotor: 'out' },
+        hoursAgo: 2.05,
+        surge: {
+          levelsV: [450, 900, 1350, 1800],
+          inductanceH: 1.35e-3,
+          resistanceOhm: 37,
+        },
+      },
     ],
   },
   {
@@ -283,6 +294,18 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     working: [['connect', 'Olav Tindal', 1]],
     readings: [
       insulation('incoming', '0.7', 99),
+      {
+        kind: 'surge',
+        stage: 'incoming',
+        typed: { rotor: 'out' },
+        hoursAgo: 98,
+        surge: {
+          levelsV: [400, 600, 800, 1000, 1200, 1400, 1600],
+          inductanceH: 1.34e-3,
+          resistanceOhm: 37,
+          fault: { phase: 'W', turns: 2, fromV: 1400 },
+        },
+      },
       core('2.8', '2.9', 60),
       { kind: 'polarity', stage: 'before-varnish', typed: { sequence: 'NSNSNSNNNSNS' }, hoursAgo: 0.3 },
       {

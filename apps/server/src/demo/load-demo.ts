@@ -1,7 +1,9 @@
 /** Loads the made-up shop; times are relative to now, so that the floor always looks alive. */
 import {
+  analyseWaves,
   analysisOf,
   CORE_VERSION,
+  fieldsOfWaves,
   isPublished,
   jointKey,
   machineKind,
@@ -14,7 +16,9 @@ import {
   type Plan,
   type Station,
   type StationId,
+  type SurgeWaves,
 } from '@norther/core';
+import { surgeWaves } from './surge-waves.ts';
 import {
   MOTOR_FORMAT,
   openMotorDocument,
@@ -318,7 +322,8 @@ function demoDocument(m: DemoMotor, now: number): unknown {
 
   const readings = [...(m.readings ?? []), ...plannedReadings(m, plan, stator)].map((r) => {
     const kind = TEST_KINDS[r.kind];
-    const filled = r.typed;
+    const waves = r.surge && surgeWaves(r.surge);
+    const filled = waves ? { ...r.typed, ...surgeFields(waves) } : r.typed;
     const { numbers, texts } = readForm(kind.fields, filled);
     // Of a station that is signed the reading was taken while it was in hand.
     const station = stationsOf(route).find((s) =>
@@ -331,6 +336,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       stage: r.stage,
       typed: filled,
       values: { ...numbers, ...texts },
+      ...(waves ? { waves } : {}),
       ...(r.bakedMinutes === undefined ? {} : { log: ovenLog(r.bakedMinutes) }),
       takenAt: ago(done === undefined ? r.hoursAgo : done + 0.1),
       takenBy: 'Per Marsk',
@@ -501,6 +507,13 @@ function demoRecord(
         }
       : { turnsWound: card['turns']!, wireWound: card['wires']!, reel: 'R14' };
   return RECORDS[station] ?? {};
+}
+
+/** What the server would read from them. */
+function surgeFields(waves: SurgeWaves) {
+  const analysed = analyseWaves(waves);
+  if (!analysed.ok) throw new Error('The made-up waves cannot be read.');
+  return fieldsOfWaves(analysed.value, analysed.findings);
 }
 
 /** A log every ten minutes: the air leads, the part lags by its mass. */

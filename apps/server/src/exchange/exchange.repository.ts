@@ -18,6 +18,7 @@ import {
   motors,
   parts,
   readings,
+  recordedWaves,
   routes,
   routeVersions,
   steps,
@@ -141,10 +142,11 @@ export class ExchangeRepository {
     await inBatches(
       tx,
       readings,
-      d.readings.map(({ log, withdrawn: _w, ...r }) => ({
+      d.readings.map(({ log, waves, withdrawn: _w, ...r }) => ({
         ...r,
         ...of,
         logPoints: log?.length ?? 0,
+        waveCount: waves?.waves.length ?? 0,
         kept: log
           ? {
               core: CORE_VERSION,
@@ -156,8 +158,10 @@ export class ExchangeRepository {
         takenAt: new Date(r.takenAt),
       })),
     );
-    for (const r of d.readings)
+    for (const r of d.readings) {
+      if (r.waves) await tx.insert(recordedWaves).values({ readingId: r.id, shopId, waves: r.waves });
       if (r.log) await tx.insert(curves).values({ readingId: r.id, shopId, points: r.log });
+    }
     await inBatches(
       tx,
       withdrawals,

@@ -49,6 +49,7 @@ export class ExchangeService {
       rows,
       await this.motors.historyOrders(id),
       (reading) => this.motors.log(person.shopId, number, reading),
+      (reading) => this.motors.waves(person.shopId, number, reading),
       (after, limit) => this.motors.historyAfter(id, after, limit),
     );
   }

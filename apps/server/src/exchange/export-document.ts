@@ -27,6 +27,7 @@ export async function* exportDocument(
   }: MotorRows,
   historyOrders: readonly number[],
   logOf: (readingId: string) => Promise<string | null>,
+  wavesOf: (readingId: string) => Promise<string | null>,
   history: (after: number, limit: number) => Promise<EventRecord[]>,
 ): AsyncGenerator<string> {
   const own = {
@@ -35,7 +36,7 @@ export async function* exportDocument(
     attempts: [...attempts],
     holds: [...holds],
     gatePasses: [...gatePasses],
-    readings: readings.map(({ logPoints: _n, kept: _k, log: _l, ...r }) => r),
+    readings: readings.map(({ logPoints: _n, waveCount: _c, kept: _k, log: _l, ...r }) => r),
     jointMarks: [...jointMarks],
     attachments: attachments.map(({ here: _h, ...a }) => a),
     history: [],
@@ -71,7 +72,9 @@ export async function* exportDocument(
   for (const [i, reading] of d.readings.entries()) {
     const json = JSON.stringify(reading);
     const log = readings[i]!.logPoints > 0 ? await logOf(reading.id) : null;
-    yield `${i ? ',' : ''}${log ? `${json.slice(0, -1)},"log":${log}}` : json}`;
+    const waves = readings[i]!.waveCount > 0 ? await wavesOf(reading.id) : null;
+    const more = `${log ? `,"log":${log}` : ''}${waves ? `,"waves":${waves}` : ''}`;
+    yield `${i ? ',' : ''}${json.slice(0, -1)}${more}}`;
   }
   yield '],"history":[';
   let after = -1;

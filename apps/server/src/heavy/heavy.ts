@@ -1,6 +1,6 @@
 /** Computation in threads of its own: with a deadline, a memory limit, and a refusal that says what to narrow. */
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
-import { finding, type WireAhead } from '@norther/core';
+import { finding, type SurgeWaves, type WireAhead } from '@norther/core';
 import { Piscina } from 'piscina';
 import type { Calculation } from '../calculate/calculations.ts';
 import { Problem, Busy } from '../http/problem.ts';
@@ -99,6 +99,11 @@ export class Heavy implements OnModuleDestroy {
 
   plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {
     return this.run(this.sheets, { task: 'plan', file, question }, SHEET_MS);
+  }
+
+  /** The figures that recorded waves show, as the fields of their test. */
+  waves(waves: SurgeWaves): Promise<Readonly<Record<string, string>>> {
+    return this.run(this.calculations, { task: 'waves', waves }, CALCULATION_MS);
   }
 
   /** What wire the floor still needs. */

@@ -1,9 +1,10 @@
 /** What runs in a worker: everything that may take longer than the server's other work can wait. */
 import 'reflect-metadata';
-import type { Finding } from '@norther/core';
+import { analyseWaves, fieldsOfWaves, type Finding, type SurgeWaves } from '@norther/core';
 import { move } from 'piscina';
 import { calculate, type Calculation } from '../calculate/calculations.ts';
 import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
+import { badInput } from '../http/problem.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
 import { labelsPdf, type LabelSize } from '../reports/labels.ts';
@@ -21,6 +22,7 @@ export type Question =
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
   | { readonly task: 'wire'; readonly question: WireQuestion }
+  | { readonly task: 'waves'; readonly waves: SurgeWaves }
   | {
       readonly task: 'warm';
       readonly arrived: SharedArrayBuffer;
@@ -56,6 +58,11 @@ async function answer(q: Question): Promise<unknown> {
       return new Uint8Array(await MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
     case 'wire':
       return wireForFloor(q.question);
+    case 'waves': {
+      const analysed = analyseWaves(q.waves);
+      if (!analysed.ok) throw badInput(analysed.findings);
+      return fieldsOfWaves(analysed.value, analysed.findings);
+    }
     case 'labels':
       return new Uint8Array(await labelsPdf(q.rows, q.size, q.issue));
     case 'plan':

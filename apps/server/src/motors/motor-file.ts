@@ -59,10 +59,11 @@ export interface ShownAttachment extends AttachmentRecord {
 
 export interface StoredReading extends ReadingRecord {
   readonly logPoints: number;
+  readonly waveCount: number;
   readonly kept: { readonly core: string; readonly outcome: TestOutcome } | null;
 }
 
-export interface ShownReading extends Omit<StoredReading, 'kept' | 'log'> {
+export interface ShownReading extends Omit<StoredReading, 'kept' | 'log' | 'waves'> {
   readonly outcome: TestOutcome;
   readonly voided: Voided | null;
 }

@@ -70,6 +70,18 @@ export class MotorsController {
     response.send(points);
   }
 
+  @Get('motors/:number/readings/:id/waves')
+  async waves(
+    @Who() person: Person,
+    @Param('number') number: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+  ) {
+    const waves = await this.motors.waves(person, number, id);
+    response.setHeader('Content-Type', 'application/json; charset=utf-8');
+    response.send(waves);
+  }
+
   /** The other times that this machine was here, newest first. */
   @Get('motors/:number/visits')
   otherVisits(@Who() person: Person, @Param('number') number: string) {

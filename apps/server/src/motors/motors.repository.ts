@@ -13,7 +13,16 @@ import type {
 import { Database, type Db, type Transaction } from '../database/database.ts';
 import { machineCorrected, machineOf, type Identity } from './machines.ts';
 import { RoutesRepository } from '../routes/routes.repository.ts';
-import { curves, events, machines, motors, people, readings, type windings } from '../database/schema.ts';
+import {
+  curves,
+  events,
+  machines,
+  motors,
+  people,
+  readings,
+  recordedWaves,
+  type windings,
+} from '../database/schema.ts';
 import {
   attachmentOfJson,
   attemptOfJson,
@@ -222,6 +231,22 @@ export class MotorsRepository {
       .innerJoin(motors, eq(motors.id, readings.motorId))
       .where(and(eq(motors.shopId, shopId), eq(motors.number, number), eq(readings.id, readingId)));
     return row?.points ?? null;
+  }
+
+  /** The waves of one reading as JSON, as the database writes them. */
+  async waves(
+    shopId: string,
+    number: string,
+    readingId: string,
+    db: Db | Transaction = this.database.db,
+  ): Promise<string | null> {
+    const [row] = await db
+      .select({ waves: sql<string>`${recordedWaves.waves}::text` })
+      .from(recordedWaves)
+      .innerJoin(readings, eq(readings.id, recordedWaves.readingId))
+      .innerJoin(motors, eq(motors.id, readings.motorId))
+      .where(and(eq(motors.shopId, shopId), eq(motors.number, number), eq(readings.id, readingId)));
+    return row?.waves ?? null;
   }
 
   /** Newest last; a page of at most `limit`, of what happened before `before` where it is given. */

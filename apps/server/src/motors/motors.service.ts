@@ -57,6 +57,13 @@ export class MotorsService {
     return points;
   }
 
+  /** The waves of a surge test, as JSON. */
+  async waves(person: Person, number: string, readingId: string): Promise<string> {
+    const waves = await this.motors.waves(person.shopId, number, readingId);
+    if (waves === null) throw notFound('These waves');
+    return waves;
+  }
+
   /** The motor taken for this transaction and then read, so that nobody's change between is lost. */
   async locked({ tx, person }: Pick<WriteContext, 'tx' | 'person'>, number: string): Promise<MotorToChange> {
     if (!(await this.motors.lock(tx, person.shopId, number))) throw notFound(`Motor ${number}`);

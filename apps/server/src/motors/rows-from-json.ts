@@ -156,6 +156,7 @@ export const readingOfJson = (r: JsonRow): StoredReading =>
     typed: r['typed'],
     values: r['values'],
     logPoints: r['log_points'],
+    waveCount: r['wave_count'],
     kept: r['kept'],
     instrument: r['instrument'],
     takenAt: time(r['taken_at']),

@@ -8,6 +8,7 @@ import {
   mayMeasure,
   TEST_KINDS,
   voidedBy,
+  WAVE_FIELDS,
   type Stage,
 } from '@norther/core';
 import type { InstrumentUsed, ReadingEntry } from '@norther/records';
@@ -33,9 +34,24 @@ export class TestPanelService {
 
   /** Kept first, judged afterwards in a worker: nobody waits for the motor while somebody thinks about a reading. */
   async add(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
-    const kept = await this.keep(person, write, number, entry);
+    const kept = await this.keep(person, write, number, await this.withWaves(entry));
     const { verdict } = await this.heavy.reading(await this.motors.rows(person, number), kept.id);
     return { ...kept, verdict };
+  }
+
+  /** What recorded waves say stands in the place of what was typed: figures and waves cannot differ. */
+  private async withWaves(entry: ReadingEntry): Promise<ReadingEntry> {
+    const { waves } = entry;
+    if (!waves) return entry;
+    if (!TEST_KINDS[entry.kind].takesWaves)
+      throw badInput([
+        finding('stop', 'test.takes-no-waves', `${TEST_KINDS[entry.kind].title} has no waves.`, ['waves']),
+      ]);
+    const read = await this.heavy.waves(waves);
+    const typed = Object.entries(entry.typed).filter(
+      ([id]) => !(WAVE_FIELDS as readonly string[]).includes(id),
+    );
+    return { ...entry, typed: { ...Object.fromEntries(typed), ...read } };
   }
 
   private keep(person: Person, write: WriteKey, number: string, entry: ReadingEntry) {
@@ -78,6 +94,7 @@ export class TestPanelService {
         typed,
         values,
         logPoints: entry.log?.length ?? 0,
+        waveCount: entry.waves?.waves.length ?? 0,
         // A log is judged by itself, whatever the winding.
         kept: entry.log
           ? { core: CORE_VERSION, outcome: judgeTest(entry.kind, typed, { plate: {}, log: entry.log }) }
@@ -86,7 +103,7 @@ export class TestPanelService {
         takenAt: context.now,
         takenBy: person.name,
       };
-      const order = await this.readings.insert(context.tx, row, entry.log);
+      const order = await this.readings.insert(context.tx, row, entry.log, entry.waves);
       await context.record({
         motorId: judged.file.motor.id,
         what: `${entry.kind} measured, ${entry.stage}`,

@@ -5,6 +5,7 @@ import type {
   Finding,
   GateState,
   LogPoint,
+  SurgeWaves,
   MotorStanding,
   MotorVerdict,
   Route,
@@ -51,8 +52,9 @@ export interface Session {
   /** Somebody still has a PIN that stands in the documentation. */
   readonly demo: boolean;
 }
-export type ShownReading = Omit<ReadingRecord, 'log'> & {
+export type ShownReading = Omit<ReadingRecord, 'log' | 'waves'> & {
   readonly logPoints: number;
+  readonly waveCount: number;
   readonly outcome: TestOutcome;
   /** Why it proves nothing of the winding as it is now; null when it counts. */
   readonly voided: Voided | null;
@@ -186,6 +188,9 @@ export const api = createApi({
     readingLog: b.query<LogPoint[], { number: string; id: string }>({
       query: ({ number, id }) => `${of(number)}/readings/${id}/log`,
     }),
+    readingWaves: b.query<SurgeWaves, { number: string; id: string }>({
+      query: ({ number, id }) => `${of(number)}/readings/${id}/waves`,
+    }),
     takeIn: b.mutation<MotorRecord, { writeId: string; entry: MotorEntry }>({
       query: ({ writeId, entry }) => write('motors', 'POST', writeId, entry),
       invalidatesTags: ['Floor'],
@@ -310,6 +315,7 @@ export const {
   useMotorQuery,
   useHistoryQuery,
   useReadingLogQuery,
+  useReadingWavesQuery,
   useTakeInMutation,
   useChangeMotorMutation,
   useSaveWindingMutation,

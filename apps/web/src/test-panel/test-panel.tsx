@@ -19,8 +19,8 @@ import {
   type Stage,
   type TestKindId,
 } from '@norther/core';
-import { notesOfLog } from '@norther/records';
-import { useMemo, useState } from 'react';
+import { notesOfLog, type RecordedWaves } from '@norther/records';
+import { Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAddReadingMutation, type MotorFile, type ShownReading } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
@@ -44,6 +44,7 @@ import { OvenChart } from './oven-chart.tsx';
 import { FromOven } from '../heat/from-oven.tsx';
 import { LogDrop } from './log-drop.tsx';
 import { useOvenLog } from './use-oven-log.ts';
+import { VIEWS } from './views.ts';
 
 export function TestPanel() {
   return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
@@ -139,7 +140,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   const csv = typed['log'];
   const { log, reading: readingLog } = useOvenLog(csv, typed['logUnit'], typed['logTime']);
   const fields = useMemo(() => {
-    const { log: _log, ...rest } = typed as Record<string, string>;
+    const { log: _log, waves: _waves, ...rest } = typed as Record<string, string>;
     const notes = log ? notesOfLog(log.findings) : '';
     return notes ? { ...rest, logNotes: notes } : rest;
   }, [typed, log]);
@@ -179,6 +180,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             instrument,
             why,
             ...(log?.ok ? { log: [...log.value] } : {}),
+            ...(typed['waves'] ? { waves: JSON.parse(typed['waves']) as RecordedWaves } : {}),
           },
         }),
       ),
@@ -194,9 +196,12 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   const asked = kind.fields.filter(
     (f) => f.id !== 'logNotes' && (csv !== undefined || !['logUnit', 'logTime'].includes(f.id)),
   );
+  const view = VIEWS[kindId];
+  const viewed = view && { file, latest, typed, open, context, type };
+  const folded = takesFrom?.fields ?? view?.fills ?? [];
   const [wanted, own] = [
-    asked.filter((f) => takesFrom?.fields.includes(f.id)),
-    asked.filter((f) => !takesFrom?.fields.includes(f.id)),
+    asked.filter((f) => folded.includes(f.id) && !f.id.endsWith('Notes')),
+    asked.filter((f) => !folded.includes(f.id)),
   ];
   const fieldOf = (f: Field) => (
     <TypedField
@@ -219,11 +224,16 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             if (outcome.ok && open && !measuredWith.blocked) void save();
           }}
         >
+          {view && (
+            <Suspense fallback={null}>
+              <view.Above {...viewed!} />
+            </Suspense>
+          )}
           {takesFrom && <FromTreatment fields={takesFrom.fields} onTake={type} />}
           <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">{own.map(fieldOf)}</div>
-          {takesFrom && (
+          {wanted.length > 0 && (
             <Fold
-              title="What the sheet asks for"
+              title={takesFrom ? 'What the sheet asks for' : 'Typed by hand'}
               filled={wanted.filter((f) => typed[f.id]?.trim()).length}
               className="mt-3"
             >
@@ -233,7 +243,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             </Fold>
           )}
           <MeasuredWith state={measuredWith} instrument={instrument} why={why} onType={type} />
-          {expected && (
+          {expected && !view && (
             <p className="mt-2 text-[14px]">
               Should read: <span className="fig">{expected}</span>
             </p>
@@ -301,7 +311,14 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         {working ? (
           <WorkingPanel figure={working} onClose={() => setWorking(null)} />
         ) : shown ? (
-          <VerdictBlock judgement={shown} />
+          <>
+            <VerdictBlock judgement={shown} />
+            {view?.Beside && (
+              <Suspense fallback={null}>
+                <view.Beside {...viewed!} />
+              </Suspense>
+            )}
+          </>
         ) : (
           <div className="flex items-center gap-3 text-pencil">
             <VerdictMark verdict="to-come" size={44} />

@@ -43,6 +43,8 @@ export interface TestModule<Id extends string, F extends Form> {
   readonly form: F;
   readonly stages: readonly Stage[];
   readonly needsLog?: true;
+  /** Recorded waves may fill its fields. */
+  readonly takesWaves?: true;
   /** No published route asks for it; a shop's own may. */
   readonly leftToShop?: true;
   /** A list of the shop that fills what is wanted of it, and the fields that it fills. */

@@ -14,6 +14,7 @@ import { polarity } from './polarity/polarity.ts';
 import { singleLoad } from './single-load/single-load.ts';
 import { singleNoLoad } from './single-no-load/single-no-load.ts';
 import { starting } from './starting/starting.ts';
+import { surge } from './surge/surge-comparison.ts';
 import { resistance } from './resistance/winding-resistance.ts';
 
 /** In the order in which they are listed. */
@@ -21,6 +22,7 @@ const ALL = [
   insulation,
   resistance,
   branchResistance,
+  surge,
   coreLoss,
   polarity,
   impregnation,
@@ -49,3 +51,5 @@ export * from './insulation/insulation-figures.ts';
 export * from './high-potential/levels.ts';
 export * from './high-potential/leakage.ts';
 export { lastWalk, readWalk } from './polarity/polarity.ts';
+export { surgeCauses, type TurnPoint } from './surge/surge-comparison.ts';
+export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge/waves-to-fields.ts';

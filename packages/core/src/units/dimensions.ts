@@ -110,7 +110,13 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
       { spelled: ['milliamp'], exact: ['mA'], factor: 0.001 },
     ],
   },
-  frequency: { unit: 'Hz', units: [{ spelled: ['Hz', 'c/s'], factor: 1 }] },
+  frequency: {
+    unit: 'Hz',
+    units: [
+      { spelled: ['Hz', 'c/s'], factor: 1 },
+      { spelled: ['kHz'], factor: 1000 },
+    ],
+  },
   speed: {
     unit: 'rpm',
     units: [{ spelled: ['rpm', '1/min', 'min-1', 'min^-1', 'min⁻¹', 'r/min', 'U/min'], factor: 1 }],

@@ -49,6 +49,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   tests: [
     'insulation',
     'resistance',
+    'surge',
     'core-loss',
     'polarity',
     'impregnation',
