@@ -118,7 +118,7 @@ describe('balance', () => {
       'overhung beyond the other bearing',
       { ...rotor, bearingSpan: '200', centreFromDrive: '240' },
       'watch',
-      /another rule/,
+      /times its share/,
     ],
     ['a grade of the customer’s', { ...rotor, grade: '1.5' }, 'sound|watch|stop', /G 1\.5/],
     [

@@ -35,6 +35,18 @@ function contextOf(test: TestKindId): TestContext {
 }
 
 /** Any reading a tester could show, within the field's own bounds. */
+/** Of a balancing job in two planes; sometimes none. */
+const anyRuns = fc
+  .array(
+    fc.tuple(fc.integer({ min: 1, max: 99 }), fc.integer({ min: 0, max: 359 }), fc.constantFrom('A', 'B')),
+    {
+      maxLength: 5,
+    },
+  )
+  .map((runs) =>
+    runs.map(([m, a, plane]) => `900; ${m}@${a}; ${100 - m}@${360 - a}; ${plane} ${m}@${a}`).join('\n'),
+  );
+
 const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
   fc.record(
     Object.fromEntries(
@@ -46,7 +58,9 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
               .map((n) => n.toFixed(4))
           : f.kind === 'choice'
             ? fc.constantFrom(...f.options.map((o) => o.value))
-            : fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join('')),
+            : f.id === 'runs'
+              ? anyRuns
+              : fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join('')),
       ]),
     ),
   );

@@ -198,10 +198,10 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   );
   const view = VIEWS[kindId];
   const viewed = view && { file, latest, typed, open, context, type };
-  const folded = takesFrom?.fields ?? view?.fills ?? [];
+  const folded = takesFrom?.fields ?? view?.folds.fields ?? [];
   const [wanted, own] = [
     asked.filter((f) => folded.includes(f.id) && !f.id.endsWith('Notes')),
-    asked.filter((f) => !folded.includes(f.id)),
+    asked.filter((f) => !folded.includes(f.id) && !view?.edits?.includes(f.id)),
   ];
   const fieldOf = (f: Field) => (
     <TypedField
@@ -233,7 +233,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">{own.map(fieldOf)}</div>
           {wanted.length > 0 && (
             <Fold
-              title={takesFrom ? 'What the sheet asks for' : 'Typed by hand'}
+              title={view?.folds.title ?? 'What the sheet asks for'}
               filled={wanted.filter((f) => typed[f.id]?.trim()).length}
               className="mt-3"
             >

@@ -16,8 +16,10 @@ export interface TestViewProps {
 interface TestView {
   readonly Above: ComponentType<TestViewProps>;
   readonly Beside?: ComponentType<TestViewProps>;
-  /** Fields that the view fills; they are folded away. */
-  readonly fills: readonly string[];
+  /** Fields that are folded away, and what they are called together. */
+  readonly folds: { readonly title: string; readonly fields: readonly string[] };
+  /** Fields that the view itself edits. */
+  readonly edits?: readonly string[];
 }
 
 const surge = () => import('./surge/surge-view.tsx');
@@ -26,14 +28,41 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
   surge: {
     Above: lazy(async () => ({ default: (await surge()).SurgeChart })),
     Beside: lazy(async () => ({ default: (await surge()).SurgeBeside })),
-    fills: [
-      'areaUV',
-      'areaVW',
-      'areaWU',
-      'waveTime',
-      'fileNotes',
-      'waveNotes',
-      ...['U', 'V', 'W'].flatMap((p) => [`ring${p}`, `damping${p}`, `pulse${p}`, `leaves${p}`]),
-    ],
+    folds: {
+      title: 'Typed by hand',
+      fields: [
+        'areaUV',
+        'areaVW',
+        'areaWU',
+        'waveTime',
+        'fileNotes',
+        'waveNotes',
+        ...['U', 'V', 'W'].flatMap((p) => [`ring${p}`, `damping${p}`, `pulse${p}`, `leaves${p}`]),
+      ],
+    },
+  },
+  balance: {
+    Above: lazy(async () => ({ default: (await import('./balance/balance-view.tsx')).BalanceAbove })),
+    folds: {
+      title: 'Rotor, planes and places',
+      fields: [
+        'bearingSpan',
+        'centreFromDrive',
+        'planeAAt',
+        'planeBAt',
+        'radiusA',
+        'radiusB',
+        'places',
+        'firstPlace',
+        'step',
+        'reads',
+        'angleOf',
+        'sense',
+        'drill',
+        'faceRadius',
+        'deepest',
+      ],
+    },
+    edits: ['runs'],
   },
 };

@@ -160,16 +160,3 @@ export function correctionWithoutPhase(
   const least = Math.atan2(-sine, -cosine);
   return good({ magnitude: (trial * initial) / ofTrial, angleDeg: turn((least * 180) / Math.PI) }, doubts);
 }
-
-/** A reading after weights were put on, by the coefficients; for what is expected of the next run. */
-export const readingWith = (
-  initial: Vector,
-  influence: readonly Vector[],
-  weights: readonly Vector[],
-): Vector =>
-  toVector(
-    influence.reduce(
-      (sum, a, plane) => sum.add(toComplex(a).mul(toComplex(weights[plane]!))),
-      toComplex(initial),
-    ),
-  );

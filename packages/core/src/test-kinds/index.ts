@@ -53,3 +53,6 @@ export * from './high-potential/leakage.ts';
 export { lastWalk, readWalk } from './polarity/polarity.ts';
 export { surgeCauses, type TurnPoint } from './surge/surge-comparison.ts';
 export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge/waves-to-fields.ts';
+export { balanceJob, type BalanceJob, type BalanceStep } from './balance/balance-job.ts';
+export type { BalanceReading } from './balance/form.ts';
+export { sayStep } from './balance/residual-unbalance.ts';

@@ -1,5 +1,4 @@
 /** Residual unbalance of a rotor against what its mass, speed and grade permit. */
-import { assumed, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
   given,
@@ -13,42 +12,24 @@ import {
   type Finding,
   type Judgement,
 } from '../../quantity/index.ts';
-import { permissibleUnbalance, shareToPlanes } from '../../balance/index.ts';
+import { permissibleUnbalance, PLANES } from '../../balance/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
-
-const FORM = [
-  required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
-  required(quantity('speed', 'Service speed', 'speed', 20, 100000)),
-  assumed(quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'), '2.5'),
-  quantity(
-    'permitted',
-    'Permitted, where the customer says',
-    'unbalance',
-    0.001,
-    1e7,
-    'whole rotor; instead of a grade',
-  ),
-  required(quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7)),
-  quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
-  quantity(
-    'bearingSpan',
-    'Between the bearings',
-    'length',
-    10,
-    10000,
-    'empty: centre of gravity in the middle',
-  ),
-  quantity('centreFromDrive', 'Drive-end bearing to centre of gravity', 'length', 0, 10000),
-] as const;
-type Reading = ReadingOf<typeof FORM>;
+import { balanceJob, jobDoubts, sharesOf, type BalanceJob } from './balance-job.ts';
+import { BALANCE_FORM, type BalanceReading } from './form.ts';
 
 /** Entries that would make any rotor pass. */
-function impossible(r: Partial<Reading>, { plate }: TestContext): Finding[] {
-  const found: Finding[] = [];
+function impossible(r: Partial<BalanceReading>, { plate }: TestContext): Finding[] {
+  const found: Finding[] = [...jobDoubts(r)];
   const stop = (code: string, message: string, field: string) =>
     found.push(finding('stop', `test.${code}`, message, [field]));
+  if (r.plane1 === undefined && !r.runs?.trim())
+    found.push(
+      finding('stop', 'balance.no-residual', 'A residual is missing: type it, or enter the runs.', [
+        'plane1',
+      ]),
+    );
   for (const plane of ['plane1', 'plane2'] as const)
     if (r[plane] === 0)
       stop('zero-residual', 'No rotor has a residual of 0: enter the least the machine shows.', plane);
@@ -67,7 +48,7 @@ function impossible(r: Partial<Reading>, { plate }: TestContext): Finding[] {
   return found;
 }
 
-function judge(r: Reading): Judgement {
+function judge(r: BalanceReading): Judgement {
   const { grade } = r;
   const permitted = r.permitted;
   const byGrade: Figure = derive(
@@ -105,22 +86,18 @@ function judge(r: Reading): Judgement {
         );
   const by =
     permitted === undefined ? `G ${showNumber(grade, 3).replace(/\.?0+$/, '')}` : 'the customer’s figure';
-  const { plane2 } = r;
-  const span = r.bearingSpan;
-  const centre = r.centreFromDrive;
-  // A centre of gravity outside the bearings is another rule than the one for between them.
-  const overhung = span !== undefined && centre !== undefined && (centre <= 0 || centre >= span);
-  const drive =
-    plane2 !== undefined && span !== undefined && centre !== undefined && !overhung
-      ? shareToPlanes(1, centre, 0, span).aGmm
-      : 0.5;
+  const job = balanceJob(r);
+  // Of runs the last one counts, whatever was typed as a residual before.
+  const [read1, read2] = job ? (job.now?.map((v) => v.magnitude) ?? []) : [r.plane1, r.plane2];
+  if (read1 === undefined) return notYet(job, whole);
+  const shares = sharesOf(r, 1);
   const planes: [id: string, name: string, read: number, part: number][] =
-    plane2 !== undefined
+    read2 !== undefined
       ? [
-          ['plane1', 'Drive end, of its tolerance', r.plane1, drive],
-          ['plane2', 'Other end, of its tolerance', plane2, 1 - drive],
+          ['plane1', 'Drive end, of its tolerance', read1, shares.aGmm],
+          ['plane2', 'Other end, of its tolerance', read2, shares.bGmm],
         ]
-      : [['plane1', 'Residual, of the tolerance', r.plane1, 1]];
+      : [['plane1', 'Residual, of the tolerance', read1, 1]];
   const judged = planes.map(([id, name, read, part]) =>
     judgeFigure(
       derive(
@@ -132,8 +109,13 @@ function judge(r: Reading): Judgement {
           formula: 'U / (share · U_per)',
           source: 'ISO 21940-11:2016 (from memory)',
           inputs: {
-            U: given('U', read, 'g·mm', 'balancing machine'),
-            s: given('share', part, '', drive === 0.5 ? 'planes alike' : 'centre of gravity'),
+            U: given('U', read, 'g·mm', job ? `run ${job.runs.length}` : 'balancing machine'),
+            s: given(
+              'share',
+              part,
+              '',
+              r.centreFromDrive === undefined ? 'planes alike' : 'centre of gravity',
+            ),
             per: taken(whole),
           },
           value: (v) => v.U / (v.s * v.per),
@@ -152,16 +134,13 @@ function judge(r: Reading): Judgement {
   );
   const worstFirst = judged.slice().sort((a, b) => b.figure.value - a.figure.value);
   const doubts = [
-    ...(plane2 !== undefined
+    ...(read2 !== undefined
       ? []
       : [
           'One plane only: that is enough for a narrow disc; a rotor longer than a third of its diameter has two.',
         ]),
-    ...(overhung
-      ? [
-          'The centre of gravity lies outside the bearings: the tolerance is shared out by another rule (ISO 21940-11), so this is not judged sound.',
-        ]
-      : []),
+    ...(job?.solved.findings.map((f) => f.message) ?? []),
+    ...noise(job),
   ];
   const verdict = doubts.length > 0 ? worse('watch', verdictOf(judged)) : verdictOf(judged);
   const first = worstFirst[0]!.figure;
@@ -170,14 +149,14 @@ function judge(r: Reading): Judgement {
     verdict,
     figures: [...worstFirst, { figure: whole }],
     reasons: [
-      plane2 !== undefined
+      read2 !== undefined
         ? `${of[1].split(',')[0]}: ${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times its share of ${showNumber(of[3] * whole.value, 3)} g·mm (${showNumber(whole.value, 3)} for the whole rotor by ${by}).`
         : `${showNumber(of[2], 3)} g·mm, ${showNumber(first.value, 3)} times the tolerance of ${showNumber(whole.value, 3)} g·mm for the whole rotor by ${by}.`,
       ...doubts,
     ],
     next:
       verdict === 'stop'
-        ? 'Correct at the angle the machine shows and spin again; guard shut.'
+        ? (sayStep(job) ?? 'Correct at the angle the machine shows and spin again; guard shut.')
         : verdict === 'watch'
           ? doubts.length > 0
             ? 'See to what is said above, then spin again.'
@@ -186,11 +165,69 @@ function judge(r: Reading): Judgement {
   };
 }
 
+/** Runs that do not yet tell where the unbalance is. */
+function notYet(job: BalanceJob | null, whole: Figure): Judgement {
+  return {
+    verdict: 'watch',
+    figures: [{ figure: whole }],
+    reasons: [
+      job && job.solved.untried.length > 0
+        ? `What a weight does is not known yet: plane ${job.solved.untried.join(' and ')} had no trial weight.`
+        : 'The runs cannot be solved: two of them are alike, or a trial did nothing.',
+      `It is held against ${showNumber(whole.value, 3)} g·mm for the whole rotor once it can be told.`,
+      ...(job?.solved.findings.map((f) => f.message) ?? []),
+    ],
+    next: sayStep(job) ?? 'Spin again with another trial weight.',
+  };
+}
+
+/** A residual within what the readings scatter by is no figure. */
+function noise(job: BalanceJob | null): string[] {
+  const scatter = job?.solved.scatterGmm ?? null;
+  if (!job?.now || scatter === null) return [];
+  return job.now.flatMap((v, p) =>
+    v.magnitude < scatter && scatter > 0.5 * job.shareGmm[p]!
+      ? [
+          `Plane ${PLANES[p]}: ${showNumber(v.magnitude, 2)} g·mm is less than the ${showNumber(scatter, 2)} g·mm by which the runs scatter, and those are over half its tolerance.`,
+        ]
+      : [],
+  );
+}
+
+const sayPlace = (place: number | null, angleDeg: number) =>
+  place === null ? `at ${showNumber(angleDeg, 3)}°` : `at place ${place} (${showNumber(angleDeg, 3)}°)`;
+
+/** The one thing to do, in words; null where there are no runs. */
+export function sayStep(job: BalanceJob | null): string | null {
+  if (!job) return null;
+  const { step } = job;
+  switch (step.kind) {
+    case 'within':
+      return null;
+    case 'spin':
+      return `Spin run ${step.run}.`;
+    case 'trial':
+      return `Trial: ${showNumber(step.massG, 2)} g in plane ${step.plane} ${sayPlace(step.place, step.angleDeg)}, then spin run ${job.runs.length + 1}. Guard shut.`;
+    case 'add': {
+      const parts = step.correction.parts.map(
+        (p) => `${showNumber(p.massG, 3)} g ${sayPlace(p.place, p.angleDeg)}`,
+      );
+      const drill =
+        step.drillMm === null
+          ? ''
+          : ` Or drill ${showNumber(step.drillMm, 3)} mm deep to the shoulder at the heavy spot.`;
+      return parts.length > 0
+        ? `Add ${parts.join(' and ')} in plane ${step.plane}.${drill} Then spin again; guard shut.`
+        : `Plane ${step.plane} wants less than one step of weight: take lighter ones.${drill}`;
+    }
+  }
+}
+
 export const balance = defineTest({
   id: 'balance',
   title: 'Rotor balance',
   body: 'rotor',
-  form: FORM,
+  form: BALANCE_FORM,
   stages: ['final'],
   caution: ROTATING,
   check: impossible,

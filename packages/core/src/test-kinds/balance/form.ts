@@ -1,0 +1,71 @@
+/** What is entered of a rotor that is balanced: its tolerance, its planes and places, and the runs. */
+import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+
+export const BALANCE_FORM = [
+  required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
+  required(quantity('speed', 'Service speed', 'speed', 20, 100000)),
+  assumed(quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'), '2.5'),
+  quantity(
+    'permitted',
+    'Permitted, where the customer says',
+    'unbalance',
+    0.001,
+    1e7,
+    'whole rotor; instead of a grade',
+  ),
+  quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7, 'empty: from the last run'),
+  quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
+  quantity(
+    'bearingSpan',
+    'Between the bearings',
+    'length',
+    10,
+    10000,
+    'empty: centre of gravity in the middle',
+  ),
+  quantity(
+    'centreFromDrive',
+    'Drive-end bearing to centre of gravity',
+    'length',
+    -10000,
+    10000,
+    'below nothing: beyond that bearing',
+  ),
+  quantity(
+    'planeAAt',
+    'Plane A from the drive-end bearing',
+    'length',
+    -10000,
+    10000,
+    'towards the other one',
+  ),
+  quantity('planeBAt', 'Plane B from the drive-end bearing', 'length', -10000, 10000),
+  quantity('radiusA', 'Weights of plane A at radius', 'length', 1, 5000),
+  quantity('radiusB', 'Weights of plane B at radius', 'length', 1, 5000, 'empty: one plane'),
+  quantity('places', 'Places for weights', 'count', 3, 200, 'pins, fins or holes; empty: anywhere'),
+  quantity('firstPlace', 'First place at', 'ratio', 0, 360, 'degrees; empty: at 0'),
+  quantity('step', 'Weights come in steps of', 'mass', 0.000001, 1, 'such as 0.5 g; empty: any'),
+  choice(
+    'reads',
+    'The machine shows',
+    { unbalance: 'unbalance, in g·mm', vibration: 'vibration, any unit' },
+    'what the runs are written in',
+  ),
+  choice(
+    'angleOf',
+    'Its angle is that of',
+    { heavy: 'the heavy spot', light: 'where the weight goes' },
+    'one wrong way makes it worse',
+  ),
+  choice('sense', 'Angles count', { against: 'against rotation', with: 'with rotation' }, 'from the mark, 0'),
+  quantity('drill', 'Drill', 'length', 1, 60, 'diameter, to take away instead'),
+  quantity('faceRadius', 'Drilled into the face at radius', 'length', 5, 5000),
+  quantity('deepest', 'Holes at most so deep', 'length', 0.5, 500),
+  text(
+    'runs',
+    'Runs',
+    'a line a run: rpm; reading A@angle; reading B@angle; weights on, such as A 8@180',
+    4000,
+  ),
+] as const;
+export type BalanceReading = ReadingOf<typeof BALANCE_FORM>;
