@@ -1,13 +1,11 @@
 /** The stand-in controller of some ovens: answers one line for each that it is asked. Described in docs/instruments.md. */
-import { createServer, type Server } from 'node:net';
+import type { Server } from 'node:net';
 import { coldOven, FAULTS, ovenAt, readingOf, type Fault, type OvenState } from './oven.ts';
+import { serveLines, type StandIn } from './serve-lines.ts';
 
 /** Its recorder keeps a reading a minute, for a day. */
 const MINUTE = 60_000;
 const REMEMBERED = 1440;
-
-const LONGEST_LINE = 200;
-const IDLE_MS = 60_000;
 
 export interface ControllerOptions {
   readonly channels: number;
@@ -17,7 +15,7 @@ export interface ControllerOptions {
   readonly pace?: number;
 }
 
-export class OvenController {
+export class OvenController implements StandIn {
   private readonly ovens = new Map<number, OvenState>();
   private readonly memory = new Map<number, { readonly at: number; readonly said: string }[]>();
   private readonly pace: number;
@@ -79,25 +77,8 @@ export class OvenController {
     return [`LOG ${channel} n=${lines.length}`, ...lines, 'END'].join('\n');
   }
 
-  serve(port: number, host = '127.0.0.1'): Promise<Server> {
-    const server = createServer((socket) => {
-      let heard = '';
-      socket.setEncoding('utf8');
-      socket.setTimeout(IDLE_MS, () => socket.destroy());
-      socket.on('error', () => socket.destroy());
-      socket.on('data', (text: string) => {
-        heard += text;
-        for (let at = heard.indexOf('\n'); at >= 0; at = heard.indexOf('\n')) {
-          socket.write(`${this.answer(heard.slice(0, at))}\n`);
-          heard = heard.slice(at + 1);
-        }
-        if (heard.length > LONGEST_LINE) socket.end('ERR line too long\n');
-      });
-    });
-    return new Promise((resolve, reject) => {
-      server.once('error', reject);
-      server.listen(port, host, () => resolve(server));
-    });
+  serve(port: number, host?: string): Promise<Server> {
+    return serveLines(this, port, host);
   }
 }
 

@@ -1,8 +1,11 @@
-/** Runs the stand-in ovens of the demo on a port of this machine; where they stand outlives a restart. */
+/** Runs the stand-in instruments of the demo on three ports of this machine; where they stand outlives a restart. */
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { OvenController } from './controller.ts';
+import { Balancer } from './balancer.ts';
 import type { OvenState } from './oven.ts';
+import { serveLines } from './serve-lines.ts';
+import { SurgeTester } from './surge-tester.ts';
 
 const SAVE_MS = 30_000;
 const { values } = parseArgs({
@@ -36,18 +39,25 @@ const save = () => {
   renameSync(`${values.state}.new`, values.state);
 };
 try {
-  const server = await controller.serve(Number(values.port));
-  console.log(`The stand-in ovens answer at 127.0.0.1:${values.port}.`);
+  const port = Number(values.port);
+  const servers = [
+    await controller.serve(port),
+    await serveLines(new Balancer(), port + 1),
+    await serveLines(new SurgeTester(), port + 2),
+  ];
+  console.log(
+    `Stand-ins answer at 127.0.0.1: ovens at ${port}, a balancing machine at ${port + 1}, a surge tester at ${port + 2}.`,
+  );
   setInterval(save, SAVE_MS).unref();
   const stop = () => {
     save();
-    server.close();
+    for (const server of servers) server.close();
     process.exit(0);
   };
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
   // Started by a script: when that is gone, its end of the pipe closes and this ends as well.
   if (process.env['STOP_WITH_PARENT']) process.stdin.once('end', stop).resume();
 } catch (error) {
-  console.error(`The stand-in ovens do not run: ${(error as Error).message}`);
+  console.error(`The stand-in instruments do not run: ${(error as Error).message}`);
   process.exit(1);
 }

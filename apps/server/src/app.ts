@@ -13,6 +13,7 @@ import { Logger as FrameworkLogger, LoggerModule } from 'nestjs-pino';
 import type { Logger } from 'pino';
 import { cleanupOpenApiDoc, ZodValidationPipe } from 'nestjs-zod';
 import { AttachmentsModule } from './attachments/attachments.module.ts';
+import { BenchModule } from './bench/bench.module.ts';
 import { CalculateModule } from './calculate/calculate.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
@@ -101,6 +102,7 @@ class AppModule {
         ExchangeModule,
         ReportsModule.at(s.fontFolder),
         CalculateModule,
+        BenchModule,
       ],
       controllers: [HealthController],
     };

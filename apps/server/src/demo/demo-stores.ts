@@ -103,7 +103,26 @@ const INSTRUMENTS: readonly {
     },
     dueIn: 3,
   },
-  { typed: { name: 'Balancer', kind: 'balancer', serial: '04-2216', where: 'machine hall' }, dueIn: 95 },
+  {
+    typed: {
+      name: 'Balancer',
+      kind: 'balancer',
+      serial: 'BM-0417',
+      where: 'machine hall',
+      line: '127.0.0.1:4472',
+    },
+    dueIn: 95,
+  },
+  {
+    typed: {
+      name: 'Surge tester',
+      kind: 'surge-tester',
+      serial: 'ST-1180',
+      where: 'test panel',
+      line: '127.0.0.1:4473',
+    },
+    dueIn: 240,
+  },
   { typed: { name: 'Bore gauge 50-160', kind: 'gauge', serial: '81-55', where: 'drawer 3' }, dueIn: 61 },
   { typed: { name: 'Scales 150 kg', kind: 'scales', where: 'winding bench' }, dueIn: null },
 ];

@@ -3,8 +3,6 @@
  * `READ 2 air=137.9C tc1=96.2C tc2=OPEN set=138.0C door=shut heat=on`. What its recorder remembers is asked by `LOG 2 240`.
  * Described in docs/instruments.md.
  */
-import { connect } from 'node:net';
-import type { ControllerAddress } from '@norther/core';
 
 export interface OvenReading {
   readonly airC: number | null;
@@ -15,11 +13,6 @@ export interface OvenReading {
   readonly heat: 'on' | 'off' | null;
 }
 
-/** Nobody waits longer for a controller [ms], and no answer is longer. */
-const PATIENCE_MS = 2000;
-const MOST_CHARACTERS = 600;
-/** A day by the minute. */
-const MOST_REMEMBERED = 400_000;
 const MOST_SENSORS = 24;
 const HOTTEST = 900;
 const COLDEST = -60;
@@ -83,59 +76,4 @@ function celsius(text: string, name: string): number | null {
   if (!m) throw new Error(`${name} says “${text.slice(0, 20)}”: neither °C nor °F.`);
   const value = m[2] === 'F' ? ((Number(m[1]) - 32) * 5) / 9 : Number(m[1]);
   return value > HOTTEST || value < COLDEST ? null : value;
-}
-
-/** Asks one line and hears one. A controller that stops in the middle of a line is given up on in two seconds. */
-export const askLine = async (address: ControllerAddress, question: string): Promise<string> =>
-  (await ask(address, question, (lines) => lines.length >= 1, MOST_CHARACTERS))[0]!;
-
-/** Asks one line and hears many, the last of them `END`. */
-export const askLines = async (address: ControllerAddress, question: string): Promise<string[]> =>
-  ask(address, question, (lines) => /^(END|ERR)\b/.test(lines.at(-1)!), MOST_REMEMBERED);
-
-function ask(
-  { host, port }: ControllerAddress,
-  question: string,
-  whole: (lines: readonly string[]) => boolean,
-  most: number,
-): Promise<string[]> {
-  return new Promise((resolve, reject) => {
-    let heard = '';
-    const socket = connect({ host, port });
-    const end = (error: Error | null, lines: string[] = []) => {
-      clearTimeout(timer);
-      socket.destroy();
-      if (error) reject(error);
-      else resolve(lines);
-    };
-    const timer = setTimeout(
-      () =>
-        end(
-          new Error(
-            heard === ''
-              ? 'The controller does not answer.'
-              : 'The controller stopped in the middle of a line.',
-          ),
-        ),
-      PATIENCE_MS,
-    );
-    socket.setEncoding('utf8');
-    socket.on('connect', () => socket.write(`${question}\n`));
-    socket.on('data', (text: string) => {
-      heard += text;
-      const lines = heard.split('\n').slice(0, -1);
-      if (lines.length > 0 && whole(lines)) end(null, lines);
-      else if (heard.length > most) end(new Error('The controller answers more than it was asked for.'));
-    });
-    socket.on('close', () => end(new Error('The controller closed the line before it had answered.')));
-    socket.on('error', (error: NodeJS.ErrnoException) =>
-      end(
-        new Error(
-          error.code === 'ECONNREFUSED'
-            ? 'Nothing listens at the controller’s address.'
-            : `The controller cannot be reached (${error.code ?? 'unknown'}).`,
-        ),
-      ),
-    );
-  });
 }

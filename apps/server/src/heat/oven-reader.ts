@@ -3,7 +3,8 @@ import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@ne
 import { controllerOf, type ControllerAddress } from '@norther/core';
 import type { ControllerState } from '@norther/records';
 import { HeatRepository, type OpenLoad } from './heat.repository.ts';
-import { askLine, askLines, readLine, readMemory } from './oven-line.ts';
+import { askLine, askLines } from '../bench/ask-lines.ts';
+import { readLine, readMemory } from './oven-line.ts';
 
 const EVERY_MS = 10_000;
 /** A gap that is filled from what the controller remembers, and the longest it is asked for. */

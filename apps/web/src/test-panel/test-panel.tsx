@@ -197,7 +197,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
     (f) => f.id !== 'logNotes' && (csv !== undefined || !['logUnit', 'logTime'].includes(f.id)),
   );
   const view = VIEWS[kindId];
-  const viewed = view && { file, latest, typed, open, context, type };
+  const viewed = view && { file, latest, typed, instrument, open, context, type };
   const folded = takesFrom?.fields ?? view?.folds.fields ?? [];
   const [wanted, own] = [
     asked.filter((f) => folded.includes(f.id) && !f.id.endsWith('Notes')),

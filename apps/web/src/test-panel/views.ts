@@ -7,6 +7,8 @@ export interface TestViewProps {
   readonly file: MotorFile;
   readonly latest: ShownReading | null;
   readonly typed: Readonly<Record<string, string>>;
+  /** What it is taken with, where that is said. */
+  readonly instrument: string | null;
   /** Something is typed that is not kept yet. */
   readonly open: boolean;
   readonly context: TestContext;

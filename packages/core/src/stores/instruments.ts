@@ -5,6 +5,7 @@
  */
 import { choice, required, readForm, text, type Typed } from '../forms/index.ts';
 import { finding, type Finding } from '../quantity/index.ts';
+import { controllerOf } from '../heat/index.ts';
 import type { TestKindId } from '../test-kinds/index.ts';
 import { DAY_MS, readDay } from './days.ts';
 
@@ -28,6 +29,7 @@ const MEASURES: Partial<Record<InstrumentKind, readonly TestKindId[]>> = {
   ohmmeter: ['resistance'],
   wattmeter: ['core-loss', 'no-load', 'full-load'],
   balancer: ['balance'],
+  'surge-tester': ['surge'],
 };
 /** What a reading of this test is taken with; null where no instrument of the list is asked for. */
 export const instrumentKindFor = (test: TestKindId): InstrumentKind | null =>
@@ -44,7 +46,14 @@ export const INSTRUMENT_FIELDS = [
   DUE,
   choice('at', 'Whereabouts', { here: 'in the shop', calibration: 'away for calibration', lent: 'lent out' }),
   text('where', 'Where exactly', 'drawer, bench, who has it', 80),
+  text('line', 'Address on the network', 'such as 127.0.0.1:4472, where it can be asked', 80),
 ] as const;
+
+/** `127.0.0.1:4472` or `balancer.workshop:4472`; null for anything else. */
+export function instrumentAddress(typed: Typed): { readonly host: string; readonly port: number } | null {
+  const of = controllerOf(`${typed['line']?.trim() ?? ''}/1`);
+  return of && { host: of.host, port: of.port };
+}
 
 export interface InstrumentStanding {
   readonly state: 'good' | 'soon' | 'expired' | 'unknown' | 'away';

@@ -9,6 +9,10 @@ import {
 } from '@norther/core';
 import { useState } from 'react';
 import { Key } from '../../kit/key.tsx';
+import { showMessage } from '../../app/sheet-state.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useBench } from '../bench-api.ts';
+import { INSTRUMENT } from '../measured-with.tsx';
 import type { TestViewProps } from '../views.ts';
 import { faceOf } from './angles.ts';
 import { NewRun } from './new-run.tsx';
@@ -20,17 +24,39 @@ import { RotorSide } from './rotor-side.tsx';
 const readingOf = (typed: Readonly<Record<string, string>>, context: TestViewProps['context']) =>
   TEST_KINDS.balance.read(typed, context).values as unknown as BalanceReading;
 
-export function BalanceAbove({ typed: draft, latest, open, context, type }: TestViewProps) {
+export function BalanceAbove({ typed: draft, instrument, latest, open, context, type }: TestViewProps) {
   const typed = open ? draft : (latest?.typed ?? {});
   const r = readingOf(typed, context);
   const job = balanceJob(r);
   const [looked, setLooked] = useState<PlaneName | null>(null);
+  const bench = useBench('balancer', instrument);
+  const dispatch = useAppDispatch();
+  /** Number of the machine's run that stands in the fields. */
+  const [taken, setTaken] = useState<number | null>(null);
   const { step } = job ?? {};
   const plane = looked ?? (step && 'plane' in step ? step.plane : 'A');
   const sense = r.sense ?? 'against';
   const planes = r.radiusB === undefined ? 1 : 2;
   const runs = typed['runs'] ?? '';
   const setRuns = (text: string) => type({ ...(open ? {} : typed), runs: text });
+  const refuse = (text: string) => {
+    dispatch(showMessage({ text, bad: true }));
+    return null;
+  };
+  const readMachine = async () => {
+    const last = await bench?.last();
+    const run = last?.run;
+    if (!run) return null;
+    if (run.run === taken) return refuse(`That is still run ${run.run} of ${bench!.name}: spin again.`);
+    if ((r.reads === 'unbalance') !== (run.unit === 'g·mm'))
+      return refuse(
+        `${bench!.name} shows ${run.unit}; the runs here are ${r.reads === 'unbalance' ? 'unbalance in g·mm' : 'vibration'}.`,
+      );
+    if (run.readings.length < planes) return refuse(`${bench!.name} has one reading; two planes need two.`);
+    setTaken(run.run);
+    type({ ...(open ? {} : typed), [INSTRUMENT]: last.instrument });
+    return run;
+  };
   const ready =
     r.radiusA !== undefined &&
     r.reads !== undefined &&
@@ -88,6 +114,7 @@ export function BalanceAbove({ typed: draft, latest, open, context, type }: Test
           planes={planes}
           unit={r.reads === 'unbalance' ? 'g·mm' : ''}
           firstSpeed=""
+          readMachine={bench ? readMachine : null}
           onAdd={(line) => setRuns([...runs.split('\n').filter((l) => l.trim()), line].join('\n'))}
         />
       ) : (

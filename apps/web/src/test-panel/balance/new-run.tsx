@@ -8,6 +8,7 @@ import {
   type PlaneName,
 } from '@norther/core';
 import { useState } from 'react';
+import type { MachineRun } from '../bench-api.ts';
 import { Key } from '../../kit/key.tsx';
 
 const number = (text: string) => Number(text.trim().replace(',', '.'));
@@ -32,12 +33,15 @@ export function NewRun({
   unit,
   firstSpeed,
   onAdd,
+  readMachine,
 }: {
   readonly job: BalanceJob | null;
   readonly planes: 1 | 2;
   readonly unit: string;
   readonly firstSpeed: string;
   readonly onAdd: (line: string) => void;
+  /** Asks the balancing machine for its last run; null where none can be asked. */
+  readonly readMachine: (() => Promise<MachineRun | null>) | null;
 }) {
   const [speed, setSpeed] = useState(job ? String(job.runs.at(-1)!.speedRpm) : firstSpeed);
   const [read, setRead] = useState<Readonly<Record<string, string>>>({});
@@ -53,6 +57,19 @@ export function NewRun({
       weights,
     };
     onAdd(writeRun(run));
+  };
+  const take = async () => {
+    const run = await readMachine?.();
+    if (!run) return;
+    setSpeed(String(run.speedRpm));
+    setRead(
+      Object.fromEntries(
+        names.flatMap((p, i) => [
+          [p, String(run.readings[i]?.magnitude ?? '')],
+          [`${p}@`, String(run.readings[i]?.angleDeg ?? '')],
+        ]),
+      ),
+    );
   };
   const box = (label: string, value: string, onChange: (v: string) => void, end: string) => (
     <label className="block text-[13px] text-graphite">
@@ -132,10 +149,11 @@ export function NewRun({
           Put on
         </Key>
       </div>
-      <div className="mt-2">
+      <div className="mt-2 flex gap-2">
         <Key primary disabled={!ready} onClick={add}>
           Enter the run
         </Key>
+        {readMachine && <Key onClick={() => void take()}>Read the machine</Key>}
       </div>
     </fieldset>
   );

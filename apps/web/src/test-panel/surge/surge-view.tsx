@@ -14,10 +14,12 @@ import { useReadingWavesQuery } from '../../app/api.ts';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { Key } from '../../kit/key.tsx';
 import { PhaseBox } from '../../kit/marks.tsx';
+import { useBench } from '../bench-api.ts';
+import { INSTRUMENT } from '../measured-with.tsx';
 import type { TestViewProps } from '../views.ts';
 import { PulseBars } from './pulse-bars.tsx';
 import { TurnMap } from './turn-map.tsx';
-import { readWavesFile, useAnalysedWaves } from './use-waves.ts';
+import { readWavesOnce, useAnalysedWaves } from './use-waves.ts';
 import { WaveChart } from './wave-chart.tsx';
 
 /** Waves that were read now, else those of the reading that is kept. */
@@ -42,14 +44,14 @@ export function SurgeChart(props: TestViewProps) {
   const [text, setText] = useState<string | null>(null);
   const [refused, setRefused] = useState<readonly Finding[]>([]);
   const [reading, setReading] = useState(false);
+  const bench = useBench('surge-tester', props.instrument);
   const waves = useWaves(props);
   const analysed = useAnalysedWaves(waves);
   const found = surgeCauses(numbersOf(props), context);
-  const read = async (csv: string, time: string | undefined) => {
-    setText(csv);
+  const take = async (from: Parameters<typeof readWavesOnce>[0], more: Record<string, string>) => {
     setReading(true);
     try {
-      const { read: got, refused: why } = await readWavesFile(csv, time);
+      const { read: got, refused: why } = await readWavesOnce(from);
       setRefused(why);
       if (!got) return;
       const emptied = Object.fromEntries(WAVE_FIELDS.map((id) => [id, '']));
@@ -59,10 +61,19 @@ export function SurgeChart(props: TestViewProps) {
         ...fieldsOfWaves(got.analysis, got.findings),
         fileNotes: notes.join(' '),
         waves: JSON.stringify(got.waves),
+        ...more,
       });
     } finally {
       setReading(false);
     }
+  };
+  const read = (csv: string, time: string | undefined) => {
+    setText(csv);
+    return take({ csv, time }, {});
+  };
+  const ask = async () => {
+    const last = await bench?.last();
+    if (last?.waves) await take({ waves: last.waves }, { [INSTRUMENT]: last.instrument });
   };
   const choose = async (f: File | undefined) => {
     if (f) await read(await f.text(), typed['waveTime']);
@@ -106,7 +117,12 @@ export function SurgeChart(props: TestViewProps) {
             e.target.value = '';
           }}
         />
-        <Key onClick={() => input.current?.click()}>{waves ? 'Other waves' : 'Read the waves'}</Key>
+        {bench && (
+          <Key primary={!waves} disabled={bench.busy} onClick={() => void ask()}>
+            Read {bench.name}
+          </Key>
+        )}
+        <Key onClick={() => input.current?.click()}>{waves ? 'Other waves' : 'Read a file'}</Key>
         <span className="text-[14px] text-graphite">
           {reading
             ? 'Reading the waves …'

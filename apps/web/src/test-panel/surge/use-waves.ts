@@ -1,5 +1,6 @@
 /** Waves as the worker reads them; the newest question's answer is the one that counts. */
 import type { SurgeWaves } from '@norther/core';
+import type { WaveTimeUnit } from '@norther/records';
 import { useEffect, useRef, useState } from 'react';
 import type { WavesAnswer, WavesQuestion } from './waves.worker.ts';
 
@@ -23,14 +24,20 @@ export function useAnalysedWaves(waves: SurgeWaves | null): WavesAnswer['read'] 
   return waves && answer?.id === id ? answer.read : null;
 }
 
-/** A file read once. */
-export async function readWavesFile(csv: string, time: string | undefined): Promise<WavesAnswer> {
+/** A file, or waves of the tester, read once. */
+export async function readWavesOnce(
+  from: { readonly csv: string; readonly time: string | undefined } | { readonly waves: SurgeWaves },
+): Promise<WavesAnswer> {
   const worker = spawn();
   try {
     return await new Promise<WavesAnswer>((resolve, reject) => {
       worker.onmessage = ({ data }: MessageEvent<WavesAnswer>) => resolve(data);
-      worker.onerror = () => reject(new Error('The file could not be read.'));
-      worker.postMessage({ id: 0, csv, time: (time || undefined) as never } satisfies WavesQuestion);
+      worker.onerror = () => reject(new Error('The waves could not be read.'));
+      const question: WavesQuestion =
+        'csv' in from
+          ? { id: 0, csv: from.csv, time: (from.time || undefined) as WaveTimeUnit | undefined }
+          : { id: 0, waves: from.waves };
+      worker.postMessage(question);
     });
   } finally {
     worker.terminate();
