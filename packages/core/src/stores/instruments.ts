@@ -30,6 +30,7 @@ const MEASURES: Partial<Record<InstrumentKind, readonly TestKindId[]>> = {
   wattmeter: ['core-loss', 'no-load', 'full-load'],
   balancer: ['balance'],
   'surge-tester': ['surge'],
+  'high-potential-tester': ['high-potential'],
 };
 /** What a reading of this test is taken with; null where no instrument of the list is asked for. */
 export const instrumentKindFor = (test: TestKindId): InstrumentKind | null =>

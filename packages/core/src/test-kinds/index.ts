@@ -7,6 +7,7 @@ import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
 import type { TestContext, TestKind } from './define-test.ts';
 import { fullLoad } from './full-load/full-load.ts';
+import { highPotential } from './high-potential/high-potential.ts';
 import { impregnation } from './impregnation/impregnation.ts';
 import { insulation } from './insulation/insulation-resistance.ts';
 import { noLoad } from './no-load/no-load.ts';
@@ -27,6 +28,7 @@ const ALL = [
   polarity,
   impregnation,
   cure,
+  highPotential,
   starting,
   balance,
   noLoad,

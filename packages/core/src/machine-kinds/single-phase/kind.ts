@@ -62,6 +62,7 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
     'polarity',
     'impregnation',
     'cure',
+    'high-potential',
     'starting',
     'balance',
     'single-no-load',

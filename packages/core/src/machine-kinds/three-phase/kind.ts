@@ -54,6 +54,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     'polarity',
     'impregnation',
     'cure',
+    'high-potential',
     'balance',
     'no-load',
     'full-load',
