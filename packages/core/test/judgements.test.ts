@@ -60,11 +60,19 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
             ? fc.constantFrom(...f.options.map((o) => o.value))
             : f.id === 'runs'
               ? anyRuns
-              : f.id === 'steps'
-                ? fc.constantFrom('', '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA')
-                : fc
-                    .array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 })
-                    .map((l) => l.join('')),
+              : f.id === 'points'
+                ? fc.constantFrom(
+                    TEST_KINDS.efficiency.examples.sound.typed['points']!,
+                    TEST_KINDS.efficiency.examples.stop.typed['points']!,
+                  )
+                : f.id === 'steps'
+                  ? fc.constantFrom(
+                      '',
+                      '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA',
+                    )
+                  : fc
+                      .array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 })
+                      .map((l) => l.join('')),
       ]),
     ),
   );

@@ -101,6 +101,7 @@ export function TypedField({
             name={field.id}
             value={value}
             rows={4}
+            placeholder={field.hint}
             spellCheck={false}
             onChange={(e) => onType(e.target.value)}
             aria-describedby={below ? `${id}-below` : undefined}

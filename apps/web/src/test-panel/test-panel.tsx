@@ -198,7 +198,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   );
   const view = VIEWS[kindId];
   const viewed = view && { file, latest, typed, instrument, open, context, type };
-  const folded = takesFrom?.fields ?? view?.folds.fields ?? [];
+  const folded = takesFrom?.fields ?? view?.folds?.fields ?? [];
   const [wanted, own] = [
     asked.filter((f) => folded.includes(f.id) && !f.id.endsWith('Notes')),
     asked.filter((f) => !folded.includes(f.id) && !view?.edits?.includes(f.id)),
@@ -233,7 +233,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">{own.map(fieldOf)}</div>
           {wanted.length > 0 && (
             <Fold
-              title={view?.folds.title ?? 'What the sheet asks for'}
+              title={view?.folds?.title ?? 'What the sheet asks for'}
               filled={wanted.filter((f) => typed[f.id]?.trim()).length}
               className="mt-3"
             >

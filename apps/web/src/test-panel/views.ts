@@ -19,7 +19,7 @@ interface TestView {
   readonly Above: ComponentType<TestViewProps>;
   readonly Beside?: ComponentType<TestViewProps>;
   /** Fields that are folded away, and what they are called together. */
-  readonly folds: { readonly title: string; readonly fields: readonly string[] };
+  readonly folds?: { readonly title: string; readonly fields: readonly string[] };
   /** Fields that the view itself edits. */
   readonly edits?: readonly string[];
 }
@@ -66,5 +66,10 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
       ],
     },
     edits: ['runs'],
+  },
+  efficiency: {
+    Above: lazy(async () => ({
+      default: (await import('./efficiency/efficiency-view.tsx')).EfficiencyAbove,
+    })),
   },
 };

@@ -6,6 +6,7 @@ import { branchResistance } from './branch-resistance/branch-resistance.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
 import type { TestContext, TestKind } from './define-test.ts';
+import { efficiency } from './efficiency/efficiency.ts';
 import { fullLoad } from './full-load/full-load.ts';
 import { highPotential } from './high-potential/high-potential.ts';
 import { impregnation } from './impregnation/impregnation.ts';
@@ -33,6 +34,7 @@ const ALL = [
   balance,
   noLoad,
   fullLoad,
+  efficiency,
   singleNoLoad,
   singleLoad,
 ] as const;
@@ -58,3 +60,4 @@ export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge/waves-to-fields
 export { balanceJob, type BalanceJob, type BalanceStep } from './balance/balance-job.ts';
 export type { BalanceReading } from './balance/form.ts';
 export { sayStep } from './balance/residual-unbalance.ts';
+export { loadTestOf, type LoadTestResult } from './efficiency/efficiency.ts';

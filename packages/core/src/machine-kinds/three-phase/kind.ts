@@ -58,6 +58,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     'balance',
     'no-load',
     'full-load',
+    'efficiency',
   ],
   route: 'ac-rewind',
   shorthand: {

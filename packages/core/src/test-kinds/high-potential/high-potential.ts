@@ -123,10 +123,7 @@ function shareScale(source: string): LimitScale {
       { from: MUCH, to: FAR_TOO_MUCH, verdict: 'watch' },
       { from: FAR_TOO_MUCH, to: 140, verdict: 'stop' },
     ],
-    limits: [
-      { at: LITTLE, name: `${LITTLE}` },
-      { at: MUCH, name: `${MUCH} %` },
-    ],
+    limits: [{ at: MUCH, name: `${MUCH} %` }],
     source: `${source}; ${LITTLE} to ${MUCH} %: common practice`,
   };
 }
