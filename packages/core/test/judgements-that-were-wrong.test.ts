@@ -34,6 +34,14 @@ describe('insulation', () => {
     ['over the range', { ...insulation, oneMinute: '>2000 MΩ' }, 'sound', /no more than that/],
     ['under the range', { ...insulation, oneMinute: '<0.1 MΩ' }, 'stop', /range that shows a figure/],
     ['OL', { ...insulation, oneMinute: 'OL' }, 'watch', /clips touch/],
+    ['an index no winding has', { ...insulation, tenMinutes: '9000' }, 'watch', /clips touched/],
+    ['half a minute above one', { ...insulation, thirtySeconds: '900' }, 'watch', /exchanged/],
+    [
+      'one phase, the others grounded: twice as much is wanted',
+      { ...insulation, oneMinute: '9', temperature: '40', otherPhases: 'grounded' },
+      'stop',
+      /at least 10 MΩ/,
+    ],
     ['milli for mega', { ...insulation, oneMinute: '640 mΩ' }, 'stop', /./],
   ])('%s', (_name, typed, verdict, words) => {
     const judged = judge('insulation', typed);

@@ -47,6 +47,15 @@ const anyRuns = fc
     runs.map(([m, a, plane]) => `900; ${m}@${a}; ${100 - m}@${360 - a}; ${plane} ${m}@${a}`).join('\n'),
   );
 
+const { sound: soundPoints, stop: badPoints } = TEST_KINDS.efficiency.examples;
+/** Fields that take lines of figures, each in its own way. */
+const LINES: Readonly<Record<string, fc.Arbitrary<string>>> = {
+  runs: anyRuns,
+  steps: fc.constantFrom('', '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA'),
+  points: fc.constantFrom(soundPoints.typed['points']!, badPoints.typed['points']!),
+  curve: fc.constantFrom('', '40 s; 1.5 Ω\n80 s; 1.4 Ω\n120 s; 1.35 Ω'),
+};
+
 const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
   fc.record(
     Object.fromEntries(
@@ -58,21 +67,8 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
               .map((n) => n.toFixed(4))
           : f.kind === 'choice'
             ? fc.constantFrom(...f.options.map((o) => o.value))
-            : f.id === 'runs'
-              ? anyRuns
-              : f.id === 'points'
-                ? fc.constantFrom(
-                    TEST_KINDS.efficiency.examples.sound.typed['points']!,
-                    TEST_KINDS.efficiency.examples.stop.typed['points']!,
-                  )
-                : f.id === 'steps'
-                  ? fc.constantFrom(
-                      '',
-                      '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA',
-                    )
-                  : fc
-                      .array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 })
-                      .map((l) => l.join('')),
+            : (LINES[f.id] ??
+              fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join(''))),
       ]),
     ),
   );

@@ -15,6 +15,7 @@ import { noLoad } from './no-load/no-load.ts';
 import { polarity } from './polarity/polarity.ts';
 import { singleLoad } from './single-load/single-load.ts';
 import { singleNoLoad } from './single-no-load/single-no-load.ts';
+import { temperatureRise } from './temperature-rise/temperature-rise.ts';
 import { starting } from './starting/starting.ts';
 import { surge } from './surge/surge-comparison.ts';
 import { resistance } from './resistance/winding-resistance.ts';
@@ -35,6 +36,7 @@ const ALL = [
   noLoad,
   fullLoad,
   efficiency,
+  temperatureRise,
   singleNoLoad,
   singleLoad,
 ] as const;

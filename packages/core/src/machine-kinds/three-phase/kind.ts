@@ -59,6 +59,7 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     'no-load',
     'full-load',
     'efficiency',
+    'temperature-rise',
   ],
   route: 'ac-rewind',
   shorthand: {

@@ -25,10 +25,27 @@ import {
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest } from '../define-test.ts';
-import { insulationFactorTo40, insulationTestVoltage, leastInsulationMOhm } from './insulation-figures.ts';
+import {
+  INDEX_MEANS_NOTHING,
+  insulationFactorTo40,
+  insulationTestVoltage,
+  leastIndex,
+  leastInsulationMOhm,
+  OTHER_PHASES,
+} from './insulation-figures.ts';
 
 const FORM = [
   required(quantity('testVoltage', 'Test voltage, DC', 'voltage', 50, 10000)),
+  bounded(
+    quantity(
+      'thirtySeconds',
+      'After half a minute',
+      'insulation-resistance',
+      0,
+      1e7,
+      'for the absorption ratio',
+    ),
+  ),
   required(bounded(quantity('oneMinute', 'After one minute', 'insulation-resistance', 0, 1e7))),
   bounded(
     quantity('tenMinutes', 'After ten minutes', 'insulation-resistance', 0, 1e7, 'leave empty if not taken'),
@@ -41,6 +58,14 @@ const FORM = [
       old: 'made before about 1970',
     }),
     'random',
+  ),
+  assumed(
+    choice('otherPhases', 'Measured is', {
+      whole: 'the whole winding',
+      grounded: 'one phase, the others grounded',
+      guarded: 'one phase, the others on the guard',
+    }),
+    'whole',
   ),
   assumed(
     choice('model', 'Insulation', {
@@ -64,6 +89,9 @@ function zeroInsulation({ oneMinute }: Partial<Reading>): Finding[] {
 const LEAST_C = 10;
 const MOST_C = 60;
 
+/** A larger index is no winding's. Common practice, no source. */
+const UNUSUAL_INDEX = 8;
+
 function judge(
   r: Reading,
   { plate, bounds }: { readonly plate: Nameplate; readonly bounds: BoundsOf<typeof FORM> },
@@ -71,7 +99,7 @@ function judge(
   const { windingKind: kind, model, temperature } = r;
   const rated = plate.voltageV ?? null;
   // Without a plate nobody knows its volts; a low-voltage winding is the likeliest, and it is said and not sound.
-  const least = leastInsulationMOhm(kind, rated ?? 400);
+  const least = leastInsulationMOhm(kind, rated ?? 400) * OTHER_PHASES[r.otherPhases];
   const at40: Figure = derive(
     {
       id: 'insulation40',
@@ -150,11 +178,11 @@ function judge(
       },
       true,
     );
-    if (at40.value > 5000) {
+    if (at40.value > INDEX_MEANS_NOTHING) {
       figures.push({ figure: index });
-      reasons.push('Above 5000 MΩ at one minute the index says nothing; it is not judged.');
+      reasons.push(`Above ${INDEX_MEANS_NOTHING} MΩ at one minute the index says nothing; it is not judged.`);
     } else {
-      const limit = plate.insulationClass === 'A' ? 1.5 : 2;
+      const limit = leastIndex(plate.insulationClass === 'A' ? 105 : 130);
       figures.push(
         judgeFigure(
           index,
@@ -172,9 +200,41 @@ function judge(
         reasons.push(
           `The index of ${showNumber(index.value, 3)} is just above ${limit}: damp on the way in or out. Dry it and compare.`,
         );
+      if (index.value > UNUSUAL_INDEX)
+        doubt(
+          `An index of ${showNumber(index.value, 3)} is beyond what a winding shows: see that the clips touched for all ten minutes, and on one range.`,
+        );
       if (index.value < limit)
         reasons.push(`The index of ${showNumber(index.value, 3)} does not rise: wet or soiled through.`);
     }
+  }
+  if (
+    r.thirtySeconds !== undefined &&
+    r.thirtySeconds > 0 &&
+    Number.isFinite(r.thirtySeconds) &&
+    r.oneMinute !== Infinity
+  ) {
+    const ratio = derive(
+      {
+        id: 'absorptionRatio',
+        name: 'Absorption ratio, 60 s over 30 s',
+        symbol: 'R₆₀/R₃₀',
+        unit: '',
+        formula: 'R₆₀ / R₃₀, both uncorrected',
+        source: 'IEEE 43-2013 (from memory); no limit there',
+        inputs: {
+          r60: given('R₆₀', r.oneMinute, 'MΩ', 'read after one minute'),
+          r30: given('R₃₀', r.thirtySeconds, 'MΩ', 'read after half a minute'),
+        },
+        value: (v) => v.r60 / v.r30,
+      },
+      true,
+    );
+    figures.push({ figure: ratio });
+    if (ratio.value < 1)
+      doubt(
+        `It falls from half a minute to one, to ${showNumber(ratio.value, 3)} times: a sound winding rises. The two readings may be exchanged.`,
+      );
   }
   const testVoltage = r.testVoltage;
   if (rated !== null && testVoltage !== undefined) {
