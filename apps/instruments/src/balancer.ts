@@ -82,7 +82,7 @@ export class Balancer implements StandIn {
     const [word = '', ...rest] = line.trim().split(/\s+/);
     switch (word) {
       case 'HELLO':
-        return 'NORTHER-BENCH 1 does=balance serial=BM-0417 calibrated=2026-09-14';
+        return 'NORTHER-BENCH 1 does=balancer serial=BM-0417 calibrated=2026-09-14';
       case 'LAST':
         return this.last ?? 'ERR no run yet';
       case 'SPIN':

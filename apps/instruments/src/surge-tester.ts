@@ -30,7 +30,7 @@ export class SurgeTester implements StandIn {
     const [word = '', ...rest] = line.trim().split(/\s+/);
     switch (word) {
       case 'HELLO':
-        return 'NORTHER-BENCH 1 does=surge serial=ST-1180 calibrated=2026-10-02';
+        return 'NORTHER-BENCH 1 does=surge-tester serial=ST-1180 calibrated=2026-10-02';
       case 'WAVES':
         return this.remembered();
       case 'CLEAR':

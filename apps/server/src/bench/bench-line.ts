@@ -5,7 +5,7 @@
 import { SURGE_PHASES, type SurgePhase, type SurgeWaves, type Vector } from '@norther/core';
 
 export interface Bench {
-  readonly does: 'balance' | 'surge';
+  readonly does: 'balancer' | 'surge-tester';
   readonly serial: string;
   readonly calibrated: string;
 }
@@ -14,7 +14,7 @@ export interface Bench {
 export function readHello(line: string): Bench {
   const said = pairsOf(line);
   const does = said.get('does');
-  if (!/^NORTHER-BENCH 1\b/.test(line) || (does !== 'balance' && does !== 'surge'))
+  if (!/^NORTHER-BENCH 1\b/.test(line) || (does !== 'balancer' && does !== 'surge-tester'))
     throw new Error(
       `It answered “${line.trim().slice(0, 60)}”: that is no balancing machine or surge tester.`,
     );

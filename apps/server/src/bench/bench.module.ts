@@ -37,7 +37,7 @@ export class BenchController {
 }
 
 const measured = async (address: LineAddress, bench: Bench) =>
-  bench.does === 'balance'
+  bench.does === 'balancer'
     ? { run: readMachineRun(await askLine(address, 'LAST')) }
     : { waves: readWaves(await askLines(address, 'WAVES')) };
 
