@@ -2,6 +2,7 @@
 import { join } from 'node:path';
 import { build } from 'vite';
 import { ROOT } from '../prepare.mjs';
+import { benchJudging } from './judging.mjs';
 import { line } from './pace.mjs';
 
 /** The core, compiled as the applications compile it. */
@@ -13,7 +14,8 @@ export async function benchCore() {
     logLevel: 'error',
     build: { ssr: join(ROOT, 'packages/core/src/index.ts'), outDir, emptyOutDir: true, minify: false },
   });
-  const { analyseWinding, WindingSearch, DEFAULT_LIMITS } = await import(join(outDir, 'index.js'));
+  const core = await import(join(outDir, 'index.js'));
+  const { analyseWinding, WindingSearch, DEFAULT_LIMITS } = core;
   const input = {
     winding: {
       slots: 96,
@@ -62,6 +64,7 @@ export async function benchCore() {
     `${(considered / seconds / 1e6).toFixed(1)} M/s`,
     '1 M/s',
   );
+  benchJudging(core);
 }
 
 /** Every span, turn, circuit and mix of up to three sizes that a 48-slot core allows. */

@@ -51,6 +51,40 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
         hoursAgo: 3,
       },
       {
+        kind: 'high-potential',
+        stage: 'varnished',
+        typed: {
+          work: 'complete-rewind',
+          supply: 'dc',
+          testVoltage: '3060 V',
+          held: '60 s',
+          result: 'held',
+          before: '5200 MΩ',
+          discharged: 'yes',
+          steps: [
+            '600 V; 0.12 µA',
+            '1200 V; 0.24 µA',
+            '1800 V; 0.37 µA',
+            '2400 V; 0.49 µA',
+            '3060 V; 0.64 µA',
+          ].join('\n'),
+        },
+        hoursAgo: 29,
+      },
+      {
+        kind: 'temperature-rise',
+        stage: 'final',
+        typed: {
+          coldOhm: '2.11 Ω',
+          coldTemperature: '21',
+          hotOhm: '2.55 Ω',
+          delay: '45 s',
+          coolant: '24',
+          curve: ['45 s; 2.55 Ω', '75 s; 2.53 Ω', '105 s; 2.512 Ω', '165 s; 2.478 Ω'].join('\n'),
+        },
+        hoursAgo: 2.5,
+      },
+      {
         kind: 'efficiency',
         stage: 'final',
         typed: {
