@@ -29,9 +29,9 @@ const FORM = [
       quantity('before', 'Insulation resistance just before', 'insulation-resistance', 0, 1e7, 'at 40 °C'),
     ),
   ),
-  required(choice('discharged', 'Discharged and grounded afterwards', { yes: 'yes', no: 'not yet' })),
+  required(choice('discharged', 'Discharged, grounded', { yes: 'yes', no: 'not yet' })),
   quantity('ringVoltage', 'Open ring voltage at standstill', 'voltage', 1, 10000, 'rotor with slip rings'),
-  choice('reversing', 'It is plugged, or reversed while it runs', { no: 'no', yes: 'yes' }),
+  choice('reversing', 'Reversed while it runs', { no: 'no', yes: 'yes' }),
   text('steps', 'Steps of direct voltage', 'a line a step: 1000 V; 1.2 µA', 2000),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
@@ -159,6 +159,7 @@ function judge(r: Reading, context: TestContext): Judgement {
       },
       true,
     );
+    const ruleSaid = r.supply === 'ac' ? level.rule : `1.7 times ${level.rule}`;
     const judged = judgeFigure(share, shareScale(level.source));
     figures.push(judged);
     verdict = worse(verdict, judged.verdict!);
@@ -166,8 +167,8 @@ function judge(r: Reading, context: TestContext): Judgement {
       share.value > MUCH
         ? `${showNumber(r.testVoltage, 4)} V is over the ${showNumber(wanted, 4)} V that this winding is tried with: every such test ages it. Do not repeat it.`
         : share.value < LITTLE
-          ? `${showNumber(r.testVoltage, 4)} V is less than the ${showNumber(wanted, 4)} V of ${level.rule}: it proves that much only.`
-          : `${showNumber(r.testVoltage, 4)} V against ${showNumber(wanted, 4)} V: ${WORKS[r.work]}, ${level.rule}.`,
+          ? `${showNumber(r.testVoltage, 4)} V is less than the ${showNumber(wanted, 4)} V of ${ruleSaid}: it proves that much only.`
+          : `${showNumber(r.testVoltage, 4)} V against ${showNumber(wanted, 4)} V: ${WORKS[r.work]}, ${ruleSaid}.`,
     );
   } else {
     figures.push({

@@ -167,7 +167,7 @@ function judge(r: Reading, { plate }: TestContext): Judgement {
         ),
   ];
   reasons.push(
-    `${showNumber(rise.value, 3)} K over ${showNumber(r.coolant, 3)} °C of air: the winding's mean was ${showNumber(rise.value + r.coolant, 3)} °C, ${off.how}.`,
+    `${showNumber(rise.value, 3)} K over ${showNumber(r.coolant, 3)} °C of air: the winding’s mean was ${showNumber(rise.value + r.coolant, 3)} °C, ${off.how}.`,
   );
   if (off.doubt) doubt(off.doubt);
   if (limit === null) doubt('No class on the plate and no rise agreed: it is shown, not judged.');
