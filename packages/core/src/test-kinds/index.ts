@@ -62,4 +62,4 @@ export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge/waves-to-fields
 export { balanceJob, type BalanceJob, type BalanceStep } from './balance/balance-job.ts';
 export type { BalanceReading } from './balance/form.ts';
 export { sayStep } from './balance/residual-unbalance.ts';
-export { loadTestOf, type LoadTestResult } from './efficiency/efficiency.ts';
+export { loadTestOf, type LoadTestResult } from './efficiency/load-test-result.ts';

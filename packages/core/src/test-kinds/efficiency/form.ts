@@ -1,0 +1,22 @@
+/** What is entered of a load test. */
+import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+
+export const EFFICIENCY_FORM = [
+  required(text('points', 'Points', 'a line a point: A; W in; N·m; rpm; Ω lead to lead; °C winding', 4000)),
+  required(quantity('friction', 'Friction and windage', 'power', 0, 500, 'from the no-load test')),
+  required(quantity('core', 'Core loss', 'power', 0, 500, 'from the no-load test, at rated volts')),
+  assumed(
+    choice('school', 'Correlation as', { ieee: 'IEEE 112 wants, 0.90', iec: 'IEC 60034-2-1 wants, 0.95' }),
+    'ieee',
+  ),
+  quantity(
+    'toTemperature',
+    'Winding at rated load',
+    'temperature',
+    20,
+    220,
+    'empty: that of the point nearest to it',
+  ),
+  choice('class', 'Class on the plate', { IE1: 'IE1', IE2: 'IE2', IE3: 'IE3', IE4: 'IE4' }),
+] as const;
+export type EfficiencyReading = ReadingOf<typeof EFFICIENCY_FORM>;
