@@ -38,6 +38,7 @@ import { MotorSheet } from '../kit/motor-sheet.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
+import { VerdictBlock } from './verdict-block.tsx';
 import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
@@ -49,8 +50,6 @@ import { VIEWS } from './views.ts';
 export function TestPanel() {
   return <MotorSheet>{(file) => <Panel key={file.motor.number} file={file} />}</MotorSheet>;
 }
-
-const ORDER = { stop: 'Stop', watch: 'Watch', sound: 'Sound' } as const;
 
 function Panel({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
@@ -333,35 +332,6 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
         <KeptReadings file={file} readings={earlier} />
       </View>
     </>
-  );
-}
-
-function VerdictBlock({ judgement }: { judgement: Judgement }) {
-  const bad = judgement.verdict === 'stop';
-  return (
-    <section aria-label="Verdict">
-      <div className="flex items-center gap-4 border-b-2 border-ink pb-3">
-        <VerdictMark verdict={judgement.verdict} size={56} />
-        <b className={`text-[36px] leading-none ${bad ? 'text-carmine' : ''}`}>{ORDER[judgement.verdict]}</b>
-      </div>
-      <ol className="mt-3 space-y-2 text-[16px] leading-snug">
-        {judgement.reasons.slice(0, 4).map((r, i) => (
-          <li key={r} className="flex gap-3">
-            <span className="fig text-graphite">{i + 1}</span>
-            {r}
-          </li>
-        ))}
-      </ol>
-      {judgement.assumed && judgement.assumed.length > 0 && (
-        <p className="mt-3 text-[14px] text-graphite">
-          <b>Assumed</b>, since nobody typed it: {judgement.assumed.join('; ')}.
-        </p>
-      )}
-      <div className="mt-4 border-l-[3px] border-copper pl-3">
-        <b className="block text-[15px]">Next</b>
-        <p className="text-[16px] leading-snug">{judgement.next}</p>
-      </div>
-    </section>
   );
 }
 
