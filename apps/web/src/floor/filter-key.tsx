@@ -2,11 +2,13 @@
 import { anyStationOf, type Route } from '@norther/core';
 import type { FloorMotor } from '@norther/records';
 import { Popover } from 'radix-ui';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { useSessionQuery } from '../app/api.ts';
-import { Choice } from '../kit/choice.tsx';
 import { Key } from '../kit/key.tsx';
 import { FILTER_STATES, filterChoices, type FilterKey, type FloorFilter } from './floor-filter.ts';
+
+/** Its list is not part of what a device loads before it sees the floor. */
+const Choice = lazy(async () => ({ default: (await import('../kit/choice.tsx')).Choice<string> }));
 
 const LABEL: Readonly<Record<FilterKey, string>> = {
   who: 'In hand of, or given to',
@@ -75,15 +77,17 @@ export function FilterKeyAndChoices({
                   {LABEL[key]}
                 </label>
                 <div className="flex h-10 border-[1.5px] border-b-2 border-pencil border-b-ink bg-field">
-                  <Choice
-                    id={`filter-${key}`}
-                    name={`filter-${key}`}
-                    value={filter[key] ?? ''}
-                    options={options[key]}
-                    onChoose={(value) => put(key, value)}
-                    none="all"
-                    className="flex-1"
-                  />
+                  <Suspense fallback={null}>
+                    <Choice
+                      id={`filter-${key}`}
+                      name={`filter-${key}`}
+                      value={filter[key] ?? ''}
+                      options={options[key]}
+                      onChoose={(value) => put(key, value)}
+                      none="all"
+                      className="flex-1"
+                    />
+                  </Suspense>
                 </div>
               </div>
             ))}

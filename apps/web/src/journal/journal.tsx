@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, problemOf, usePeopleQuery, useSessionQuery } from '../app/api.ts';
 import { Choice } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
 import { isoOfMoment, showMoment } from '../kit/moments.ts';

@@ -11,7 +11,7 @@ import {
 } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';

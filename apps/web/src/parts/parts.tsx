@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Choice, optionsOf } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { useAddPartMutation, useChangePartMutation, useWithdrawPartMutation } from './parts-api.ts';

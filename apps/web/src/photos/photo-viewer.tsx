@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useSessionQuery, type MotorFile, type ShownAttachment } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
 import { ageOf } from '../kit/time.ts';
 import { draftOf, MarkedPhoto, type Tool } from './marked-photo.tsx';

@@ -11,7 +11,7 @@ import {
   type Station,
 } from '@norther/core';
 import { Choice } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 
 type Want = Gate['wants'][number];
 const same = (a: Want, b: Want) =>

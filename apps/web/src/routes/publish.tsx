@@ -3,7 +3,7 @@ import { checkRoute, type Finding, type Route } from '@norther/core';
 import { useState } from 'react';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { FindingList } from '../kit/finding-list.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { usePublishRouteMutation, usePublishVersionMutation } from './routes-api.ts';
 import { NEW, type RouteDraft } from './use-route-draft.ts';

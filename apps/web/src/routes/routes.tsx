@@ -18,7 +18,7 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useRoutesQuery, useSessionQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
 import { Sheet, View } from '../kit/sheet.tsx';

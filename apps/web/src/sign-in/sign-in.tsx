@@ -3,7 +3,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { api, useSetupQuery, useSignInMutation, type Session } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { namesHere, signedInHere } from './names-here.ts';
 import { Refusal } from './refusal.tsx';

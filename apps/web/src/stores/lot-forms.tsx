@@ -4,7 +4,7 @@ import type { LotMoveEntry, LotRecord, SuppliesAnswer } from '@norther/records';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { useSessionQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
 import { useNow } from '../kit/use-now.ts';

@@ -2,7 +2,7 @@
 import { instrumentKindFor, instrumentStanding, mayMeasure, type TestKindId } from '@norther/core';
 import { useSessionQuery } from '../app/api.ts';
 import { Choice } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { useNow } from '../kit/use-now.ts';
 import { useSuppliesQuery } from '../stores/stores-api.ts';

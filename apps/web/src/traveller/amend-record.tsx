@@ -3,7 +3,8 @@ import { checkStationRecord, tagsOf, type Station } from '@norther/core';
 import { useState } from 'react';
 import { useStationMutation, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
-import { LineField, TypedField } from '../kit/fields.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 
 export function AmendRecord({

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useSessionQuery, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Choice } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { Key } from '../kit/key.tsx';

@@ -21,7 +21,7 @@ import { useState } from 'react';
 import { useSessionQuery, type MotorFile } from '../app/api.ts';
 import { visitOf } from '../app/visit.ts';
 import { Choice } from '../kit/choice.tsx';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
 import { MomentField } from '../kit/moment-field.tsx';

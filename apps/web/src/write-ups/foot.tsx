@@ -1,7 +1,7 @@
 /** What every write-up ends with: save, undo, who wrote it last, and the other side where two wrote at once. */
 import { useState } from 'react';
 import type { MotorFile } from '../app/api.ts';
-import { LineField } from '../kit/fields.tsx';
+import { LineField } from '../kit/line-field.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';
 import { ageOf } from '../kit/time.ts';
 import type { useWriteUp } from './use-write-up.ts';
