@@ -95,6 +95,9 @@ export const MOTOR_SHEETS = Object.keys(STROKES) as (keyof typeof STROKES)[];
 
 /** A sheet of the motor by its strokes, at the pace of a hand. */
 export async function sheet(page: Page, end: keyof typeof STROKES) {
+  // A hand turns from a sheet that it sees.
+  await expect(page.locator('[data-view="A"]').first()).toBeVisible();
+  await page.evaluate(() => new Promise((seen) => requestAnimationFrame(() => setTimeout(seen, 200))));
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.type(STROKES[end], { delay: 120 });
   await expect(page).toHaveURL(new RegExp(`/motor/[^/]+${end ? `/${end}` : ''}(\\?|$)`));
