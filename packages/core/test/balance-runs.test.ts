@@ -270,6 +270,28 @@ describe('as a test', () => {
     expect(outcome.ok).toBe(false);
     expect(outcome.findings.map((f) => f.code)).toContain(code);
   });
+  it('planes within their shares are not sound while a bearing is out', () => {
+    // Both planes on one side beyond the bearings: what they leave acts on the near bearing with a lever.
+    const left: Rotor = {
+      ...ROTOR,
+      hidden: [
+        { magnitude: 240, angleDeg: 10 },
+        { magnitude: 240, angleDeg: 190 },
+      ],
+    };
+    const near = TRIALS.map((w) => spin(left, w))
+      .map(writeRun)
+      .join('\n');
+    const outcome = outcomeOf({
+      runs: near,
+      bearingSpan: '100',
+      centreFromDrive: '50',
+      planeAAt: '-200',
+      planeBAt: '300',
+    });
+    expect(outcome.ok && outcome.judgement.verdict).toBe('watch');
+    expect(outcome.ok && outcome.judgement.reasons.join(' ')).toMatch(/Carried over to the bearings/);
+  });
   it('without a trial nothing is sound, and a trial weight is proposed', () => {
     const outcome = outcomeOf({ runs: writeRun(spin(ROTOR, [])) });
     expect(outcome.ok && outcome.judgement.verdict).toBe('watch');

@@ -42,6 +42,7 @@ describe('high potential', () => {
   });
   it.each([
     ['a wet winding', { before: '3' }, 'high-potential.insulation-first'],
+    ['a time that may be seconds or minutes', { held: '60' }, 'high-potential.held-unit'],
     ['one that is not discharged', { discharged: 'no' }, 'high-potential.not-discharged'],
     ['a wound rotor without its ring volts', { work: 'wound-rotor' }, 'high-potential.no-ring-voltage'],
     [
@@ -55,6 +56,13 @@ describe('high potential', () => {
     const outcome = outcomeOf(more);
     expect(outcome.ok).toBe(false);
     expect(outcome.findings.map((f) => f.code)).toContain(code);
+  });
+  it('a winding for 3.3 kV needs 100 MΩ before it is tried, not five', () => {
+    const high = { voltageV: 3300 };
+    expect(outcomeOf({ testVoltage: '7600', before: '40' }, high).findings.map((f) => f.code)).toContain(
+      'high-potential.insulation-first',
+    );
+    expect(judged({ testVoltage: '7600', before: '400' }, high).verdict).toBe('sound');
   });
   it('a knee in the leakage is told with its volts; a straight line is not called one', () => {
     const dc = { supply: 'dc', testVoltage: '3060' };

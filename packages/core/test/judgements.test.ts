@@ -64,7 +64,7 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
         f.kind === 'quantity'
           ? fc
               .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
-              .map((n) => n.toFixed(4))
+              .map((n) => `${n.toFixed(4)}${f.dimension === 'duration' ? ' min' : ''}`)
           : f.kind === 'choice'
             ? fc.constantFrom(...f.options.map((o) => o.value))
             : (LINES[f.id] ??

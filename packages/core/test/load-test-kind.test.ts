@@ -114,6 +114,7 @@ describe('bad points', () => {
     ],
     ['more out than in', line(0, { 2: '60' }), 'efficiency.more-out-than-in'],
     ['a loaded motor as fast as its field', line(5, { 3: '1500' }), 'efficiency.faster-than-field'],
+    ['watts taken for kilowatts', { ...typedWith(still), friction: '60' }, 'efficiency.loss-too-large'],
     [
       'two points',
       { ...typedWith(still), points: points(still).split('\n').slice(0, 2).join('\n') },

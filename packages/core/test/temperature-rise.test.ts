@@ -48,6 +48,7 @@ describe('rise by resistance', () => {
   ])('%s is never sound', (_, more, of, verdict) => expect(judged(more, of).verdict).toBe(verdict));
   it.each([
     ['hot and cold exchanged', { hotOhm: '1.2' }, 'rise.not-hotter'],
+    ['a delay that may be seconds or minutes', { delay: '25' }, 'rise.delay-unit'],
     ['a time without a unit', { curve: '40; 1.5 Ω' }, 'rise.curve-unreadable'],
     ['times that run back', { curve: '40 s; 1.5 Ω\n20 s; 1.4 Ω' }, 'rise.time-runs-back'],
   ])('%s is refused', (_, more, code) => {

@@ -1,4 +1,4 @@
-/** What to put on, or take away, in one plane: split over its places, rounded to what there is, and what is then left. */
+/** What to put on, or take away, in one plane: split over its places, rounded to what there is, and what is then left. Source: statics; sine rule. */
 import Complex from 'complex.js';
 import { rootBetween } from '../numeric/index.ts';
 import { radialHole, type DrillBit } from './material.ts';

@@ -1,4 +1,7 @@
-/** Runs of a balancing job as they are written down, a line a run: `900; 12.7@50; 8.3@210; A 8@180, B 5#3`. */
+/**
+ * Runs of a balancing job as they are written down, a line a run: `900; 12.7@50; 8.3@210; A 8@180, B 5#3`.
+ * Source: none; the way of writing is this program's own, and places are evenly spaced.
+ */
 import { good, refuse, type Outcome } from '../quantity/index.ts';
 import { turn, type Vector } from './vectors.ts';
 

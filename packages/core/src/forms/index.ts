@@ -1,2 +1,3 @@
 export * from './field.ts';
 export * from './shop-units.ts';
+export { isBareFigure } from './bare-figure.ts';

@@ -1,4 +1,4 @@
-/** Frequency and damping of a recorded wave: a damped sine fitted by least squares, its first guess from the crossings. */
+/** Frequency and damping of a recorded wave: a damped sine fitted by least squares, its first guess from the crossings. Source: Gauss and Newton's method, every textbook of numerical analysis. */
 import { Matrix, solve } from 'ml-matrix';
 
 export interface FittedRing {

@@ -1,4 +1,4 @@
-/** One job of one motor as it is stored: what was typed, in the order in which it happened. */
+/** One job of one motor as it is stored: what was typed, in the order in which it happened. Source: none, nothing is computed by a formula. */
 import type { SisterMotor, VisitPart } from './parts.ts';
 import type { JointMark } from '../connection/index.ts';
 import type { Stage, TestKindId } from '../test-kinds/index.ts';

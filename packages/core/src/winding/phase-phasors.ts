@@ -1,4 +1,4 @@
-/** Sums of the coil-side phasors of each phase, for a wave of any number of pole pairs. */
+/** Sums of the coil-side phasors of each phase, for a wave of any number of pole pairs. Source: star of slots, first principles. */
 import type { WindingLayout } from './layout.ts';
 import { slotSums, unitCircle } from './slot-sums.ts';
 import type { Complex } from './sequences.ts';

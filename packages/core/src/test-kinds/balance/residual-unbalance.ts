@@ -141,6 +141,7 @@ function judge(r: BalanceReading): Judgement {
         ]),
     ...(job?.solved.findings.map((f) => f.message) ?? []),
     ...noise(job),
+    ...atBearings(job),
   ];
   const verdict = doubts.length > 0 ? worse('watch', verdictOf(judged)) : verdictOf(judged);
   const first = worstFirst[0]!.figure;
@@ -179,6 +180,17 @@ function notYet(job: BalanceJob | null, whole: Figure): Judgement {
     ],
     next: sayStep(job) ?? 'Spin again with another trial weight.',
   };
+}
+
+/** The tolerance is that of the bearing planes: weights far from them can be within theirs and still shake a bearing. */
+function atBearings(job: BalanceJob | null): string[] {
+  if (!job?.atBearings || job.step.kind !== 'within') return [];
+  const out = job.atBearings.findIndex((times) => times > 1);
+  return out < 0
+    ? []
+    : [
+        `Carried over to the bearings it is ${showNumber(job.atBearings[out]!, 3)} times the share of the ${out === 0 ? 'drive-end' : 'other'} bearing, although both planes are within: correct on until the bearing is.`,
+      ];
 }
 
 /** A residual within what the readings scatter by is no figure. */

@@ -21,6 +21,9 @@ import { EFFICIENCY_FORM, type EfficiencyReading } from './form.ts';
 import { readLoadPoints } from './load-points.ts';
 import { loadTestOf, outputOf, polesOf, type LoadTestResult } from './load-test-result.ts';
 
+/** Of the rated power; no friction and no core loss of a motor is so large. Common practice, no source. */
+const LARGE_LOSS = 0.3;
+
 /** What would make any motor look good, and what cannot be. */
 function check(r: Partial<EfficiencyReading>, { plate }: TestContext): Finding[] {
   if (r.points === undefined) return [];
@@ -38,6 +41,13 @@ function check(r: Partial<EfficiencyReading>, { plate }: TestContext): Finding[]
       'The plate needs its speed and its frequency: without the poles there is no slip.',
       'points',
     );
+  for (const field of ['friction', 'core'] as const)
+    if (plate.powerKw && r[field] !== undefined && r[field] > LARGE_LOSS * plate.powerKw)
+      stop(
+        'loss-too-large',
+        `${r[field]} kW is more than ${100 * LARGE_LOSS} % of the ${plate.powerKw} kW on the plate: was it watts? Write ${Math.round(r[field])} W.`,
+        field,
+      );
   const synchronous = poles && plate.frequencyHz ? (120 * plate.frequencyHz) / poles : null;
   read.value.forEach((p, i) => {
     const volts = plate.voltageV;
@@ -111,6 +121,11 @@ function judge(r: EfficiencyReading, { plate }: TestContext): Judgement {
   ];
   reasons.push(
     `Stray loss ${showNumber(1000 * stray.aWPerNm2, 3)} mW/(N·m)² through ${points.length - (stray.dropped === null ? 0 : 1)} points, correlation ${showNumber(stray.correlation ?? 0, 3)}.`,
+  );
+  reasons.push(
+    plate.voltageV
+      ? `Assumed: every point at ${showNumber(plate.voltageV, 4)} V, the plate’s; core loss by the voltage behind the stator’s resistance.`
+      : 'Assumed: core loss the same in every point, since the plate has no volts that can be read.',
   );
   if (stray.aWPerNm2 <= 0)
     doubt(

@@ -1,4 +1,4 @@
-/** Points of a load test as they are written down, a line a point: amperes; watts in; N·m; rpm; Ω lead to lead; °C of the winding. */
+/** Points of a load test as they are written down, a line a point: amperes; watts in; N·m; rpm; Ω lead to lead; °C of the winding. Source: none; the columns are those that IEEE 112 method B needs. */
 import type { LoadPoint } from '../../performance/index.ts';
 import { good, refuse, type Outcome } from '../../quantity/index.ts';
 

@@ -1,5 +1,15 @@
 /** High-potential test: the level by what was done, refused on a wet winding, with the leakage of a stepped direct voltage. */
-import { assumed, bounded, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+import {
+  assumed,
+  bounded,
+  choice,
+  isBareFigure,
+  quantity,
+  required,
+  text,
+  type ReadingOf,
+  type Typed,
+} from '../../forms/index.ts';
 import {
   derive,
   finding,
@@ -65,13 +75,18 @@ function readSteps(steps: string): { readonly volts: number[]; readonly microamp
   return { volts, microamps };
 }
 
+/** Windings from these volts on are form-wound, and need more insulation resistance. Source: IEEE 43-2013 (from memory). */
+const FORM_WOUND_V = 1000;
+
 /** What must not be tried, and what has to be done before anybody writes. */
-function check(r: Partial<Reading>, context: TestContext): Finding[] {
+function check(r: Partial<Reading>, context: TestContext, typed: Typed): Finding[] {
   const found: Finding[] = [];
   const stop = (code: string, message: string, field: string) =>
     found.push(finding('stop', `high-potential.${code}`, message, [field]));
   const volts = context.plate.voltageV;
-  const least = leastInsulationMOhm('random', volts ?? 400);
+  const least = leastInsulationMOhm(volts && volts >= FORM_WOUND_V ? 'form' : 'random', volts ?? 400);
+  if (isBareFigure(typed['held']))
+    stop('held-unit', `${typed['held']!.trim()} seconds or minutes? Write 60 s or 1 min.`, 'held');
   if (r.before !== undefined && r.before < least)
     stop(
       'insulation-first',

@@ -7,7 +7,7 @@ import {
   ohmAt,
   riseByResistance,
 } from '../../electrical/index.ts';
-import { quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+import { isBareFigure, quantity, required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import {
@@ -55,10 +55,12 @@ function readCurve(curve: string): { readonly timeS: number[]; readonly ohm: num
   return { timeS, ohm };
 }
 
-function check(r: Partial<Reading>): Finding[] {
+function check(r: Partial<Reading>, _context: TestContext, typed: Typed): Finding[] {
   const found: Finding[] = [];
   const stop = (code: string, message: string, field: string) =>
     found.push(finding('stop', `rise.${code}`, message, [field]));
+  if (isBareFigure(typed['delay']))
+    stop('delay-unit', `${typed['delay']!.trim()} seconds or minutes? Write 25 s or 2 min.`, 'delay');
   if (r.coldOhm !== undefined && r.hotOhm !== undefined && r.hotOhm <= r.coldOhm)
     stop(
       'not-hotter',
