@@ -218,35 +218,30 @@ export class MotorsRepository {
   }
 
   /** The points of one log as JSON, as the database writes them. */
-  async log(
-    shopId: string,
-    number: string,
-    readingId: string,
-    db: Db | Transaction = this.database.db,
-  ): Promise<string | null> {
-    const [row] = await db
-      .select({ points: sql<string>`${curves.points}::text` })
-      .from(curves)
-      .innerJoin(readings, eq(readings.id, curves.readingId))
-      .innerJoin(motors, eq(motors.id, readings.motorId))
-      .where(and(eq(motors.shopId, shopId), eq(motors.number, number), eq(readings.id, readingId)));
-    return row?.points ?? null;
+  log(shopId: string, number: string, readingId: string): Promise<string | null> {
+    return this.beside(curves, sql`${curves.points}`, shopId, number, readingId);
   }
 
-  /** The waves of one reading as JSON, as the database writes them. */
-  async waves(
+  /** The waves of one reading, likewise. */
+  waves(shopId: string, number: string, readingId: string): Promise<string | null> {
+    return this.beside(recordedWaves, sql`${recordedWaves.waves}`, shopId, number, readingId);
+  }
+
+  /** What lies beside a reading of this motor, in a table of its own. */
+  private async beside(
+    table: typeof curves | typeof recordedWaves,
+    column: SQL,
     shopId: string,
     number: string,
     readingId: string,
-    db: Db | Transaction = this.database.db,
   ): Promise<string | null> {
-    const [row] = await db
-      .select({ waves: sql<string>`${recordedWaves.waves}::text` })
-      .from(recordedWaves)
-      .innerJoin(readings, eq(readings.id, recordedWaves.readingId))
+    const [row] = await this.database.db
+      .select({ json: sql<string>`${column}::text` })
+      .from(table)
+      .innerJoin(readings, eq(readings.id, table.readingId))
       .innerJoin(motors, eq(motors.id, readings.motorId))
       .where(and(eq(motors.shopId, shopId), eq(motors.number, number), eq(readings.id, readingId)));
-    return row?.waves ?? null;
+    return row?.json ?? null;
   }
 
   /** Newest last; a page of at most `limit`, of what happened before `before` where it is given. */

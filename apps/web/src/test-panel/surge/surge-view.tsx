@@ -9,12 +9,13 @@ import {
   type Finding,
   type SurgeWaves,
 } from '@norther/core';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useReadingWavesQuery } from '../../app/api.ts';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { Key } from '../../kit/key.tsx';
 import { PhaseBox } from '../../kit/marks.tsx';
 import { useBench } from '../bench-api.ts';
+import { CsvDrop } from '../csv-drop.tsx';
 import { INSTRUMENT } from '../measured-with.tsx';
 import type { TestViewProps } from '../views.ts';
 import { PulseBars } from './pulse-bars.tsx';
@@ -39,7 +40,6 @@ const numbersOf = (props: TestViewProps) =>
 
 export function SurgeChart(props: TestViewProps) {
   const { type, typed, context } = props;
-  const input = useRef<HTMLInputElement>(null);
   /** Of a file whose heading left something open. */
   const [text, setText] = useState<string | null>(null);
   const [refused, setRefused] = useState<readonly Finding[]>([]);
@@ -75,20 +75,10 @@ export function SurgeChart(props: TestViewProps) {
     const last = await bench?.last();
     if (last?.waves) await take({ waves: last.waves }, { [INSTRUMENT]: last.instrument });
   };
-  const choose = async (f: File | undefined) => {
-    if (f) await read(await f.text(), typed['waveTime']);
-  };
+  const choose = async (f: File) => read(await f.text(), typed['waveTime']);
   const { voltageV } = context.plate;
   return (
-    <section
-      aria-label="Waves"
-      className="mb-3"
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={(e) => {
-        e.preventDefault();
-        void choose(e.dataTransfer.files[0]);
-      }}
-    >
+    <section aria-label="Waves" className="mb-3">
       {waves && analysed ? (
         <>
           <WaveChart waves={waves} analysis={analysed.analysis} odd={found?.odd ?? null} />
@@ -104,31 +94,22 @@ export function SurgeChart(props: TestViewProps) {
       ) : (
         <EmptyWaves voltageV={voltageV ?? null} />
       )}
-      <div className="mt-2 flex flex-wrap items-center gap-3 border-[1.5px] border-dashed border-pencil p-3">
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Waves of a surge test"
-          onChange={(e) => {
-            void choose(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
+      <CsvDrop
+        label="Waves of a surge test"
+        button={waves ? 'Other waves' : 'Read a file'}
+        words={
+          reading
+            ? 'Reading the waves …'
+            : 'CSV with the columns time µs, U 1600 V, V 1600 V, W 1600 V. Or drop it here.'
+        }
+        onFile={(f) => void choose(f)}
+      >
         {bench && (
           <Key primary={!waves} disabled={bench.busy} onClick={() => void ask()}>
             Read {bench.name}
           </Key>
         )}
-        <Key onClick={() => input.current?.click()}>{waves ? 'Other waves' : 'Read a file'}</Key>
-        <span className="text-[14px] text-graphite">
-          {reading
-            ? 'Reading the waves …'
-            : 'CSV with the columns time µs, U 1600 V, V 1600 V, W 1600 V. Or drop it here.'}
-        </span>
-      </div>
+      </CsvDrop>
       {refused.length > 0 && (
         <div className="mt-2">
           <FindingList findings={refused} />
