@@ -11,6 +11,14 @@ import { useMotorKind } from './use-motor-kind.ts';
 /** Longer than a scanner takes from sign to sign [ms]. */
 const SCAN_GAP = 60;
 
+/** A digit that acts unless another sign follows at the pace of a scanner. */
+interface WaitingDigit {
+  /** As an event has it [ms]. */
+  readonly pressedAt: number;
+  readonly act: () => void;
+  readonly timer: number;
+}
+
 export function useShopKeys() {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -21,10 +29,17 @@ export function useShopKeys() {
     shown.current = { number, kind };
   });
   const keys = useRef(new SheetKeys());
-  const waiting = useRef<number | undefined>(undefined);
+  const waiting = useRef<WaitingDigit | null>(null);
   useEffect(() => {
     // Before anybody else, and once for all: Enter of a scan is kept from every other listener.
-    const onAnyKey = () => clearTimeout(waiting.current);
+    const onAnyKey = (e: KeyboardEvent) => {
+      const digit = waiting.current;
+      if (!digit) return;
+      waiting.current = null;
+      clearTimeout(digit.timer);
+      // By when the keys were pressed: a busy page hears strokes of a hand one right after the other.
+      if (e.timeStamp - digit.pressedAt >= SCAN_GAP) digit.act();
+    };
     window.addEventListener('keydown', onAnyKey, { capture: true });
     return () => window.removeEventListener('keydown', onAnyKey, { capture: true });
   }, []);
@@ -65,12 +80,14 @@ export function useShopKeys() {
         // A digit may be the first of a scanned number: it acts only when no other sign follows at once.
         // After a key of the shop it names a sheet of the shop, though the motor's sheet may still be shown.
         const shop = keys.current.awaits(SHOP_GROUPS, timeStamp);
-        waiting.current = window.setTimeout(() => {
+        const act = () => {
+          waiting.current = null;
           const { number, kind } = shown.current;
           const groups = shop || number === undefined ? SHOP_GROUPS : ofMotor(number, groupsOf(kind));
           const sheet = keys.current.press(groups, key, timeStamp, window.location.pathname);
           if (sheet) void navigate(sheet.to);
-        }, SCAN_GAP);
+        };
+        waiting.current = { pressedAt: timeStamp, act, timer: window.setTimeout(act, SCAN_GAP) };
       }
     };
     window.addEventListener('keydown', onKey);
