@@ -48,11 +48,35 @@ const anyRuns = fc
   );
 
 const { sound: soundPoints, stop: badPoints } = TEST_KINDS.efficiency.examples;
+/** Figures that must fit one another, or nothing is left to judge; what they do is tried in tests of their own. */
+const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
+  ...Object.fromEntries(
+    ['voltsVW', 'voltsWU', 'power', 'leadOhm'].map((id) => [id, fc.constant('')] as const),
+  ),
+  ...Object.fromEntries(
+    ['driveSeat', 'otherSeat', 'driveHousing', 'otherHousing', 'shaftEnd'].flatMap((id) => [
+      [id, fc.constant('40')] as const,
+      [`${id}As`, fc.integer({ min: 39_900, max: 40_100 }).map((um) => String(um / 1000))] as const,
+    ]),
+  ),
+};
 /** Fields that take lines of figures, each in its own way. */
 const LINES: Readonly<Record<string, fc.Arbitrary<string>>> = {
   runs: anyRuns,
   steps: fc.constantFrom('', '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA'),
   points: fc.constantFrom(soundPoints.typed['points']!, badPoints.typed['points']!),
+  series: fc.constantFrom(
+    '',
+    '440; 9.6; 640; 0.6\n400; 8; 520; 0.6\n340; 6.4; 400; 0.6\n200; 3.8; 240; 0.6\n120; 2.6; 200; 0.6',
+  ),
+  turned: fc
+    .array(fc.integer({ min: 80, max: 120 }), { minLength: 3, maxLength: 12 })
+    .map((all) => all.map((i) => `${i / 10} A`).join('\n')),
+  spectrum: fc.constantFrom('', '24.3; 1.2\n48.7; 0.4\n100; 0.8'),
+  sensors: fc.constantFrom('108.6\n108.5', '4.1\nOL', '1085\n1084'),
+  levels: fc
+    .array(fc.integer({ min: 40, max: 100 }), { minLength: 1, maxLength: 6 })
+    .map((all) => all.join('\n')),
   curve: fc.constantFrom('', '40 s; 1.5 Ω\n80 s; 1.4 Ω\n120 s; 1.35 Ω'),
 };
 
@@ -61,14 +85,16 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
     Object.fromEntries(
       TEST_KINDS[kind].fields.map((f) => [
         f.id,
-        f.kind === 'quantity'
-          ? fc
-              .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
-              .map((n) => `${n.toFixed(4)}${f.dimension === 'duration' ? ' min' : ''}`)
-          : f.kind === 'choice'
-            ? fc.constantFrom(...f.options.map((o) => o.value))
-            : (LINES[f.id] ??
-              fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join(''))),
+        f.id in OWN
+          ? OWN[f.id]!
+          : f.kind === 'quantity'
+            ? fc
+                .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
+                .map((n) => `${n.toFixed(4)}${f.dimension === 'duration' ? ' min' : ''}`)
+            : f.kind === 'choice'
+              ? fc.constantFrom(...f.options.map((o) => o.value))
+              : (LINES[f.id] ??
+                fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join(''))),
       ]),
     ),
   );

@@ -1,1 +1,2 @@
 export * from './thermal.ts';
+export * from './iso-286.ts';

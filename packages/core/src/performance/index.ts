@@ -8,3 +8,4 @@ export * from './losses.ts';
 export * from './efficiency-class.ts';
 export * from './no-load-separation.ts';
 export * from './load-test.ts';
+export { deratingFor } from './voltage-unbalance.ts';

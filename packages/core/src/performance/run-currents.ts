@@ -18,12 +18,15 @@ import {
   unbalance,
 } from '../quantity/index.ts';
 import { showNumber } from '../units/index.ts';
+import { deratingFor } from './voltage-unbalance.ts';
 
 export const RUN_FORM = [
-  required(quantity('voltage', 'Line voltage', 'voltage', 10, 15000)),
+  required(quantity('voltage', 'Line volts, U-V', 'voltage', 10, 15000)),
   required(quantity('u', 'Current U', 'current', 0, 5000)),
   required(quantity('v', 'Current V', 'current', 0, 5000)),
   required(quantity('w', 'Current W', 'current', 0, 5000)),
+  quantity('voltsVW', 'Line volts V-W', 'voltage', 10, 15000, 'with the next, where the supply is in doubt'),
+  quantity('voltsWU', 'Line volts W-U', 'voltage', 10, 15000),
 ] as const;
 export type RunReading = ReadingOf<typeof RUN_FORM>;
 
@@ -32,16 +35,40 @@ export const ROTATING = {
   text: 'Guard shut, loose sleeves off, key secured or taken out. Follow local rules for machine tests.',
 };
 
-/** @returns a refusal when no phase carried a current */
-export function noCurrent({ u, v, w }: Partial<RunReading>): Finding[] {
-  if (u !== 0 || v !== 0 || w !== 0) return [];
-  return [
-    finding('stop', 'test.no-current', 'All three currents are zero: was the motor running?', [
-      'u',
-      'v',
-      'w',
-    ]),
-  ];
+/** @returns a refusal when no phase carried a current, or the three line volts are of no one supply */
+export function noCurrent({ u, v, w, voltage, voltsVW, voltsWU }: Partial<RunReading>): Finding[] {
+  const found: Finding[] = [];
+  if (u === 0 && v === 0 && w === 0)
+    found.push(
+      finding('stop', 'test.no-current', 'All three currents are zero: was the motor running?', [
+        'u',
+        'v',
+        'w',
+      ]),
+    );
+  if ((voltsVW === undefined) !== (voltsWU === undefined))
+    found.push(
+      finding(
+        'stop',
+        'test.volts-missing',
+        'Two of the three line volts say nothing about the third: read it too.',
+        [voltsVW === undefined ? 'voltsVW' : 'voltsWU'],
+      ),
+    );
+  else if (voltage !== undefined && voltsVW !== undefined && voltsWU !== undefined) {
+    const all = [voltage, voltsVW, voltsWU];
+    // A wrong clip reads against earth, which is a factor of √3.
+    if (Math.max(...all) > 1.3 * Math.min(...all))
+      found.push(
+        finding(
+          'stop',
+          'test.volts-of-two-kinds',
+          'One of the line volts is far off the others: was it read against earth?',
+          ['voltage', 'voltsVW', 'voltsWU'],
+        ),
+      );
+  }
+  return found;
 }
 
 function currentShare(n: RunReading, ratedA: number, name: string) {
@@ -109,6 +136,61 @@ export function voltageDoubt(
   };
 }
 
+/** Line volts as unequal as this are seen in the currents some six times over. Common practice, no source. */
+const CURRENTS_PER_VOLTS = 6;
+
+/** Unequal line volts, where all three were read: judged, and held against the currents. */
+function supplyOf(
+  n: RunReading,
+  currentsPercent: number,
+): { figure: JudgedFigure; reasons: string[] } | null {
+  if (n.voltsVW === undefined || n.voltsWU === undefined) return null;
+  const figure = derive(
+    {
+      id: 'voltageUnbalance',
+      name: 'Unbalance of the line volts',
+      symbol: 'u_V',
+      unit: '%',
+      formula: 'u_V = 100 · largest deviation from the mean / mean',
+      source: 'NEMA MG 1, unbalanced voltages (from memory)',
+      inputs: {
+        uv: given('V_UV', n.voltage, 'V', 'read'),
+        vw: given('V_VW', n.voltsVW, 'V', 'read'),
+        wu: given('V_WU', n.voltsWU, 'V', 'read'),
+      },
+      value: (x) => 100 * unbalance([x.uv, x.vw, x.wu]),
+    },
+    true,
+  );
+  const percent = figure.value;
+  const share = deratingFor(percent);
+  return {
+    figure: judgeFigure(
+      figure,
+      lowerIsBetter({
+        from: 0,
+        watch: 1,
+        limit: 5,
+        to: 8,
+        name: 'limit 5 %',
+        source: 'NEMA MG 1, unbalanced voltages: derated from 1 %, not run beyond 5 % (from memory)',
+      }),
+    ),
+    reasons: [
+      ...(percent > 1
+        ? [
+            share === null
+              ? `The line volts differ by ${showNumber(percent, 2)} %: no motor is to run on such a supply.`
+              : `The line volts differ by ${showNumber(percent, 2)} %: on this supply it carries ${showNumber(100 * share, 2)} % of its rated power.`,
+          ]
+        : []),
+      ...(percent > 0.3 && currentsPercent > 2 && currentsPercent <= 1.5 * CURRENTS_PER_VOLTS * percent
+        ? ['Volts this unequal explain the unequal currents: look at the supply before the winding.']
+        : []),
+    ],
+  };
+}
+
 /** The next thing to do about what was found, and only about that. */
 function nextOf(
   volts: Verdict,
@@ -143,7 +225,8 @@ export function judgeRun(r: RunReading, plate: Nameplate, kind: RunJudgement): J
   const spread = currentSpread(r);
   const volts = voltageDoubt(r, plate);
   const assumed = share && kind.assumed ? kind.assumed : null;
-  const figures = [...(share ? [share] : []), spread];
+  const supply = supplyOf(r, spread.figure.value);
+  const figures = [...(share ? [share] : []), spread, ...(supply ? [supply.figure] : [])];
   const doubts: Verdict[] = [volts.verdict, share && !assumed ? 'sound' : 'watch'];
   return {
     verdict: doubts.reduce(worse, verdictOf(figures)),
@@ -152,6 +235,7 @@ export function judgeRun(r: RunReading, plate: Nameplate, kind: RunJudgement): J
       share ? kind.sayShare(share.figure.value, share.verdict!) : 'The plate has no current to compare with.',
       ...(assumed ? [assumed] : []),
       ...(spread.verdict === 'sound' ? [] : [kind.unequal]),
+      ...(supply?.reasons ?? []),
       ...volts.reasons,
     ],
     next: nextOf(volts.verdict, share?.verdict, spread.verdict, kind.next),

@@ -74,3 +74,23 @@ export function derive<K extends string>(d: Derivation<K>, recordWorking: boolea
     },
   };
 }
+
+/** A figure that is shown as it was read. */
+export const asRead = (
+  id: string,
+  name: string,
+  { symbol, unit, value, from, source }: Input & { readonly source: string },
+): Figure =>
+  derive(
+    {
+      id,
+      name,
+      symbol,
+      unit,
+      formula: `${symbol} as read`,
+      source,
+      inputs: { x: given(symbol, value, unit, from) },
+      value: (v) => v.x,
+    },
+    true,
+  );

@@ -1,6 +1,14 @@
 /** The tests there are. A new one is a folder here and a line in this list. */
 import type { Typed } from '../forms/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
+import { bearingHeat } from './bearing-heat/bearing-heat.ts';
+import { immersion } from './immersion/immersion.ts';
+import { lockedRotor } from './locked-rotor/locked-rotor.ts';
+import { noise } from './noise/noise.ts';
+import { rotorBars } from './rotor-bars/rotor-bars.ts';
+import { sensors } from './sensors/sensors.ts';
+import { shaftFits } from './shaft-fits/shaft-fits.ts';
+import { vibration } from './vibration/vibration.ts';
 import { balance } from './balance/residual-unbalance.ts';
 import { branchResistance } from './branch-resistance/branch-resistance.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
@@ -28,15 +36,23 @@ const ALL = [
   surge,
   coreLoss,
   polarity,
+  sensors,
   impregnation,
   cure,
+  immersion,
   highPotential,
   starting,
+  shaftFits,
   balance,
+  rotorBars,
   noLoad,
   fullLoad,
   efficiency,
+  lockedRotor,
   temperatureRise,
+  bearingHeat,
+  vibration,
+  noise,
   singleNoLoad,
   singleLoad,
 ] as const;
@@ -63,3 +79,8 @@ export { balanceJob, type BalanceJob, type BalanceStep } from './balance/balance
 export type { BalanceReading } from './balance/form.ts';
 export { sayStep } from './balance/residual-unbalance.ts';
 export { loadTestOf, type LoadTestResult } from './efficiency/load-test-result.ts';
+export { separationOf, readSeries } from './no-load/losses.ts';
+export { FIT_PLACES, fitsOf, type MeasuredFit } from './shaft-fits/shaft-fits.ts';
+export { readSpectrum } from './vibration/vibration.ts';
+export { platinumC, thermocoupleC } from './sensors/sensor-curves.ts';
+export { meanLevel, withoutRoom } from './noise/noise.ts';

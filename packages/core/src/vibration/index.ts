@@ -1,2 +1,3 @@
 export * from './sinusoid.ts';
 export * from './frequencies.ts';
+export * from './limits.ts';

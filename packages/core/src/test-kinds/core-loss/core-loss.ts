@@ -1,6 +1,7 @@
 /** Core loss before and after burn-off. */
 import { quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
+  asRead,
   derive,
   given,
   lowerIsBetter,
@@ -21,21 +22,6 @@ const FORM = [
 /** Usual sheet of a mains motor stays well under this [W/kg]: common practice, no source. */
 const MUCH = 6;
 const TOO_MUCH = 10;
-
-const asMeasured = (id: string, name: string, symbol: string, unit: string, value: number, from: string) =>
-  derive(
-    {
-      id,
-      name,
-      symbol,
-      unit,
-      formula: `${symbol} as measured`,
-      source: CP,
-      inputs: { x: given(symbol, value, unit, from) },
-      value: (v) => v.x,
-    },
-    true,
-  );
 
 /** 20 % more loss or a spot 10 K over the mean stops: common practice, no source. */
 function judge(r: ReadingOf<typeof FORM>): Judgement {
@@ -72,7 +58,10 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
       source: CP,
     }),
     judgeFigure(
-      asMeasured('coreLossAfter', 'Core loss, after', 'P', 'W/kg', r.after, 'loop test after'),
+      asRead('coreLossAfter', 'Core loss, after', {
+        ...given('P', r.after, 'W/kg', 'loop test after'),
+        source: CP,
+      }),
       lowerIsBetter({
         from: 0,
         watch: MUCH,
@@ -86,7 +75,10 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
   if (r.hotSpot !== undefined)
     figures.push(
       judgeFigure(
-        asMeasured('hotSpot', 'Hottest spot over the mean', 'Δθ', 'K', r.hotSpot, 'infrared, loop test'),
+        asRead('hotSpot', 'Hottest spot over the mean', {
+          ...given('Δθ', r.hotSpot, 'K', 'infrared, loop test'),
+          source: CP,
+        }),
         lowerIsBetter({ from: 0, watch: 6, limit: 10, to: 25, name: 'limit 10 K', source: CP }),
       ),
     );

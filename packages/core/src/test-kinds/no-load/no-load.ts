@@ -1,9 +1,27 @@
 /** Currents of a run without load: how much magnetises it, and whether the phases draw alike. */
 import { proposePoles } from '../../nameplate/index.ts';
-import { judgeRun, noCurrent, ROTATING, RUN_FORM, type RunReading } from '../../performance/index.ts';
-import { CP, type Judgement, type LimitScale } from '../../quantity/index.ts';
+import { judgeRun, noCurrent, ROTATING, RUN_FORM } from '../../performance/index.ts';
+import { quantity, text, type ReadingOf } from '../../forms/index.ts';
+import { analysisOf } from '../../machine-kinds/index.ts';
+import { CP, judgeOn, worse, type Judgement, type LimitScale } from '../../quantity/index.ts';
+import { slipsOf } from '../../slips/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
+
+import { checkLosses, lossFigures } from './losses.ts';
+
+const FORM = [
+  ...RUN_FORM,
+  quantity('power', 'Power in, all three phases', 'power', 0, 500, 'for core loss and friction'),
+  quantity('leadOhm', 'Lead to lead, right after', 'resistance', 0.000001, 20000),
+  text(
+    'series',
+    'The same at falling volts',
+    'a line a point, from 110 % down to 20 %: V; A; W; Ω lead to lead',
+    3000,
+  ),
+] as const;
+type Reading = ReadingOf<typeof FORM>;
 
 /** The card's poles, or those that the plate's speed and frequency point to. */
 function polesOf({ plan, plate }: TestContext): number | null {
@@ -32,19 +50,37 @@ function noLoadScale(poles: number | null): LimitScale {
 
 const ASSUMED_POLES = 'Nobody has said how many poles it has: two or four are assumed, which draw the least.';
 
-function judge(r: RunReading, context: TestContext): Judgement {
+/** Slips of the winder that alone would bring this share back to what is usual; empty where it is. */
+function explained(percent: number, scale: LimitScale, context: TestContext): string | null {
+  const analysis = analysisOf(context.plan);
+  if (!analysis || judgeOn(scale, percent) === 'sound') return null;
+  const back = slipsOf(analysis)
+    .filter((s) => s.magnetizing !== 1 && judgeOn(scale, percent / s.magnetizing) === 'sound')
+    // The smallest slip that explains it is the likeliest.
+    .toSorted((a, b) => Math.abs(Math.log(a.magnetizing)) - Math.abs(Math.log(b.magnetizing)))
+    .slice(0, 3);
+  return back.length === 0
+    ? null
+    : `What would explain it: ${back
+        .map((s) => `${s.words} (without it ${showNumber(percent / s.magnetizing, 2)} %)`)
+        .join('; ')}.`;
+}
+
+function judge(r: Reading, context: TestContext): Judgement {
   const poles = polesOf(context);
-  return judgeRun(r, context.plate, {
+  const scale = noLoadScale(poles);
+  const run = judgeRun(r, context.plate, {
     name: 'No-load current of the plate’s',
-    scale: noLoadScale(poles),
+    scale,
     sayShare: (percent, verdict) =>
-      verdict === 'stop'
+      (verdict === 'stop'
         ? 'Far too much magnetising current: turns or circuits wrong, or delta where star belongs.'
         : verdict === 'sound'
           ? `${showNumber(percent, 3)} % of the plate’s current, usual for this kind.`
           : percent > 40
             ? 'High for this number of poles: few turns, a wide gap or a tired core.'
-            : 'Low for this number of poles: star where delta belongs, or too many turns.',
+            : 'Low for this number of poles: star where delta belongs, or too many turns.') +
+      ((said) => (said ? ` ${said}` : ''))(explained(percent, scale, context)),
     unequal: 'The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.',
     assumed: poles ? null : ASSUMED_POLES,
     next: {
@@ -52,16 +88,26 @@ function judge(r: RunReading, context: TestContext): Judgement {
       share: 'Compare turns, circuits and connection with the card; then measure the gap and the core.',
     },
   });
+  const losses = lossFigures(r, context.plate);
+  return {
+    ...run,
+    verdict: losses.impossible ? worse(run.verdict, 'stop') : run.verdict,
+    figures: [...run.figures, ...losses.figures],
+    reasons: [...run.reasons, ...losses.reasons],
+    next: losses.impossible
+      ? 'Take the points at low volts again, with the wattmeter in its right range.'
+      : run.next,
+  };
 }
 
 export const noLoad = defineTest({
   id: 'no-load',
   title: 'No-load run',
   body: 'motor',
-  form: RUN_FORM,
+  form: FORM,
   stages: ['final'],
   caution: ROTATING,
-  check: noCurrent,
+  check: (r, { plate }) => [...noCurrent(r), ...checkLosses(r, plate)],
   judge,
   nominal: ({ plate: { voltageV, currentA } }) => {
     if (!voltageV || !currentA) return null;

@@ -1,7 +1,9 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
 import type { PhaseConnection } from '../../connection/index.ts';
 import { branchesOf } from '../../electrical/index.ts';
+import type { WindingAnalysis } from '../../analysis/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
+import { explainedBy, slipsOf } from '../../slips/index.ts';
 import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
@@ -127,9 +129,10 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
     figures.push(judgeFigure(deviation, againstPlan(context.meanTurnMeasured ?? false)));
     if (figures[1]!.verdict !== 'sound')
       reasons.push(
-        deviation.value > 0
-          ? `${showNumber(deviation.value, 2)} % over the plan: thinner wire, a strand missing, or more turns.`
-          : `${showNumber(-deviation.value, 2)} % under the plan: fewer turns, thicker wire, or more circuits.`,
+        sayOffPlan(deviation.value, spread.value, context.meanTurnMeasured, analysis!) ??
+          (deviation.value > 0
+            ? `${showNumber(deviation.value, 2)} % over the plan: thinner wire, a strand missing, or more turns.`
+            : `${showNumber(-deviation.value, 2)} % under the plan: fewer turns, thicker wire, or more circuits.`),
       );
     // Phases that are to be unequal are not judged by how much they differ, but each against its own figure.
     if (unequal > 0.005) figures[0] = { figure: figures[0]!.figure };
@@ -145,6 +148,31 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
         ? 'Go on to the surge comparison and the polarity walk: they see what resistance cannot.'
         : 'Clean the clamps and measure again with four wires; then open the joints of the odd phase one by one.',
   };
+}
+
+/** Slips change all three pairs alike; unequal pairs have another cause. */
+const ALL_ALIKE_PERCENT = 2;
+
+/** The slips that would explain it, by how much each would; null where none does, or the pairs differ. */
+function sayOffPlan(
+  percent: number,
+  unequalPercent: number,
+  meanTurnMeasured: boolean,
+  analysis: WindingAnalysis,
+): string | null {
+  if (unequalPercent > ALL_ALIKE_PERCENT) return null;
+  // The mean turn is estimated within some ten percent. Common practice, no source.
+  const found = explainedBy(
+    slipsOf(analysis),
+    'resistance',
+    1 + percent / 100,
+    meanTurnMeasured ? 0.04 : 0.1,
+  );
+  if (found.length === 0) return null;
+  const each = found
+    .slice(0, 3)
+    .map(({ slip }) => `${slip.words} (would read ${showNumber(100 * slip.resistance, 3)} % of it)`);
+  return `${showNumber(100 + percent, 3)} % of the plan in all pairs; what would explain it, the nearest first: ${each.join('; ')}.`;
 }
 
 const PAIRS = { uv: 'U-V', vw: 'V-W', wu: 'W-U' } as const;

@@ -1,0 +1,347 @@
+/** Tests of the running and the standing motor against published figures, and readings that lie. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  deratingFor,
+  explainedBy,
+  HOLE_TOLERANCES,
+  judgeTest,
+  machinePoint,
+  meanLevel,
+  platinumC,
+  separationOf,
+  SHAFT_TOLERANCES,
+  sizeLimits,
+  slipsOf,
+  spectrumCauses,
+  thermocoupleC,
+  vibrationLimits,
+  withoutRoom,
+  type FitTolerance,
+  type TestKindId,
+  type Typed,
+} from '../src/index.ts';
+import { checked, plate } from './quarry.ts';
+
+const PLATE = { powerKw: 11, voltageV: 400, currentA: 22, frequencyHz: 50, speedRpm: 1460 };
+const judged = (kind: TestKindId, typed: Typed, context = { plate: PLATE }) => {
+  const outcome = judgeTest(kind, typed, context);
+  if (!outcome.ok) throw new Error(outcome.findings.map((f) => f.message).join(' '));
+  return outcome.judgement;
+};
+const codes = (kind: TestKindId, typed: Typed) => {
+  const outcome = judgeTest(kind, typed, { plate: PLATE });
+  return outcome.ok ? [] : outcome.findings.map((f) => f.code);
+};
+const valueOf = (kind: TestKindId, typed: Typed, id: string) =>
+  judged(kind, typed).figures.find((f) => f.figure.id === id)?.figure.value;
+
+describe('limits of size', () => {
+  // ISO 286-2, limits of size (from memory).
+  it.each([
+    [40, 'k5', 2, 13],
+    [40, 'k6', 2, 18],
+    [40, 'j6', -5, 11],
+    [25, 'm6', 8, 21],
+    [60, 'm5', 11, 24],
+    [100, 'n6', 23, 45],
+    [40, 'h6', -16, 0],
+    [30, 'g6', -20, -7],
+    [30, 'f7', -41, -20],
+    [40, 'H7', 0, 25],
+    [90, 'H6', 0, 22],
+    [80, 'J7', -12, 18],
+    [90, 'J6', -6, 16],
+    [52, 'K7', -21, 9],
+    [52, 'N7', -39, -9],
+    [50, 'G7', 9, 34],
+  ] as const)('%s %s lies from %s to %s µm', (nominal, tolerance, lowerUm, upperUm) => {
+    expect(sizeLimits(nominal, tolerance)).toMatchObject({ value: { lowerUm, upperUm } });
+  });
+
+  it('has grades as wide as the standard’s own formula, i = 0.45·∛D + 0.001·D, rounded', () => {
+    // ISO 286-1: IT6 = 10 i, IT7 = 16 i, IT8 = 25 i; D is the geometric mean of the range (from memory).
+    const ends = [3, 6, 10, 18, 30, 50, 80, 120, 180, 250, 315, 400];
+    ends.slice(1).forEach((end, k) => {
+      const d = Math.sqrt(ends[k]! * end);
+      const i = 0.45 * Math.cbrt(d) + 0.001 * d;
+      for (const [tolerance, times] of [
+        ['H6', 10],
+        ['H7', 16],
+        ['H8', 25],
+      ] as const) {
+        const limits = sizeLimits(end, tolerance);
+        expect(Math.abs((limits.ok ? limits.value.upperUm : 0) - times * i)).toBeLessThan(0.1 * times * i);
+      }
+    });
+  });
+
+  it('never has its lower limit over its upper, and refuses what is not at hand', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 400, noNaN: true }),
+        fc.constantFrom<FitTolerance>(...SHAFT_TOLERANCES, ...HOLE_TOLERANCES),
+        (mm, tolerance) => {
+          const limits = sizeLimits(mm, tolerance);
+          return limits.ok && limits.value.lowerUm < limits.value.upperUm;
+        },
+      ),
+    );
+    expect(sizeLimits(500, 'H7').ok).toBe(false);
+    expect(sizeLimits(0, 'H7').ok).toBe(false);
+  });
+
+  it('takes a diameter exactly on a limit as within, and asks about another size', () => {
+    const seat = (as: string) => ({
+      driveSeat: '40',
+      driveSeatFit: 'k5',
+      driveSeatAs: as,
+      runOut: '0.01',
+      shaftEnd: '38',
+    });
+    expect(judged('shaft-fits', seat('40.013')).verdict).toBe('sound');
+    expect(judged('shaft-fits', seat('40.002')).verdict).toBe('sound');
+    expect(judged('shaft-fits', seat('40.001')).verdict).toBe('stop');
+    expect(judged('shaft-fits', seat('40.02')).verdict).toBe('watch');
+    expect(codes('shaft-fits', seat('45.002'))).toEqual(['fits.another-size']);
+    const { driveSeat: _s, ...bare } = seat('40.005');
+    expect(codes('shaft-fits', bare)).toEqual(['fits.no-nominal']);
+  });
+});
+
+describe('sensors', () => {
+  it('reads platinum and thermocouples as their tables have it', () => {
+    // IEC 60751: 100 °C is 138.51 Ω, 150 °C 157.33 Ω; IEC 60584-1: K 75 °C 3.059 mV, J 120 °C 6.360 mV (from memory).
+    expect(platinumC(138.51, 100)).toBeCloseTo(100, 1);
+    expect(platinumC(1573.25, 1000)).toBeCloseTo(150, 1);
+    expect(platinumC(0.4, 100)).toBeNull();
+    expect(Math.abs(thermocoupleC('K', 3.059, 0)! - 75)).toBeLessThan(0.5);
+    expect(Math.abs(thermocoupleC('J', 6.36, 0)! - 120)).toBeLessThan(0.5);
+    // The same junction from warm terminals.
+    expect(thermocoupleC('K', 4.096 - 1.0, 25)).toBeLessThan(100.5);
+  });
+  it('finds an open one, a shorted one, another type, and leads changed over', () => {
+    const of = (type: string, sensors: string, more: Typed = {}) =>
+      judged('sensors', { type, winding: '22', sensors, ...more });
+    expect(of('pt100', '108.6\nOL').reasons[0]).toContain('Sensor 2 is open');
+    expect(of('pt100', '108.6\n0.4').reasons[0]).toContain('shorted');
+    expect(of('pt100', '1086').verdict).toBe('stop');
+    expect(of('ptc', '180\n4000').verdict).toBe('stop');
+    expect(of('ptc', '180\n175').verdict).toBe('sound');
+    expect(of('K', '-0.8', { terminal: '22 °C' }).reasons[0]).toContain('changed over');
+    expect(codes('sensors', { type: 'K', winding: '22', sensors: '0.1' })).toEqual(['sensors.no-terminal']);
+    expect(codes('sensors', { type: 'pt100', winding: '22', sensors: '1,086' })).toEqual([
+      'sensors.line-unreadable',
+    ]);
+  });
+});
+
+describe('no-load losses', () => {
+  /** A motor of known friction and core loss, its core going with the square of the volts. */
+  const series = (frictionW: number, coreW: number) =>
+    [440, 400, 360, 300, 210, 160, 120]
+      .map((v) => {
+        const amperes = 8 * (v / 400);
+        const watts = 1.5 * amperes ** 2 * 0.6 + frictionW + coreW * (v / 400) ** 2;
+        return `${v}; ${amperes.toFixed(4)}; ${watts.toFixed(4)}; 0.6`;
+      })
+      .join('\n');
+  it('parts friction and core of a motor whose losses are known', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 40, max: 300 }), fc.integer({ min: 60, max: 500 }), (friction, core) => {
+        const parted = separationOf(series(friction, core), PLATE)!;
+        expect(parted.frictionW).toBeCloseTo(friction, 1);
+        expect(parted.coreRatedW).toBeCloseTo(core, 1);
+        // Power balance: what went in is copper, friction and core.
+        expect(parted.withoutCopperW[1]! - parted.frictionW - parted.coreRatedW).toBeCloseTo(0, 3);
+      }),
+    );
+  });
+  const run = { voltage: '400', u: '8', v: '8', w: '8' };
+  it('stops at watts that cannot be', () => {
+    expect(codes('no-load', { ...run, power: '600' })).toEqual(['field.out-of-range']);
+    expect(codes('no-load', { ...run, power: '60 kW' })).toEqual(['no-load.more-watts-than-volt-amperes']);
+    expect(codes('no-load', { ...run, power: '50 W', leadOhm: '0.6' })).toEqual(['no-load.less-than-copper']);
+    expect(codes('no-load', { ...run, series: '400; 8; 500' })).toEqual(['no-load.point-unreadable']);
+    const falls = judged('no-load', { ...run, series: series(-30, 400).replaceAll('-', '') });
+    expect(falls.verdict).toBe('stop');
+    expect(falls.reasons.join(' ')).toContain('cannot be');
+  });
+  it('says that unequal volts explain unequal currents, and how far they derate', () => {
+    const uneven = judged('no-load', { ...run, u: '8.9', voltage: '400', voltsVW: '392', voltsWU: '398' });
+    expect(uneven.reasons.join(' ')).toContain('look at the supply');
+    expect(codes('no-load', { ...run, voltsVW: '231', voltsWU: '400' })).toEqual(['test.volts-of-two-kinds']);
+    expect(codes('no-load', { ...run, voltsVW: '400' })).toEqual(['test.volts-missing']);
+    // NEMA MG 1, derating curve (from memory).
+    expect(deratingFor(3)).toBeCloseTo(0.88);
+    expect(deratingFor(5.01)).toBeNull();
+  });
+});
+
+describe('what would explain it', () => {
+  const analysis = checked.analysis!;
+  it('names a slip that brings the reading back, and none that does not', () => {
+    const slips = slipsOf(analysis);
+    for (const slip of slips) {
+      const [first] = explainedBy(slips, 'resistance', slip.resistance, 0.04);
+      expect(first!.left).toBeCloseTo(0);
+      expect(first!.slip.resistance).toBeCloseTo(slip.resistance);
+    }
+    expect(explainedBy(slips, 'resistance', 0.0123, 0.04)).toEqual([]);
+  });
+  it('turns, circuits and connection act as first principles have it', () => {
+    const by = (words: RegExp) => slipsOf(analysis).find((s) => words.test(s.words))!;
+    const more = by(/1 turn a coil too many/);
+    expect(more.resistance ** 2 * more.magnetizing).toBeCloseTo(1);
+    for (const s of slipsOf(analysis).filter((x) => x.id === 'circuits'))
+      expect(s.resistance * s.magnetizing).toBeCloseTo(1);
+  });
+  it('is said beside a resistance that is off in all pairs alike, not where they differ', () => {
+    const plan = checked.plan!;
+    const [ohm] = analysis.linePairs!.ohm20;
+    const at = (factor: number, odd = 1) =>
+      judged(
+        'resistance',
+        {
+          uv: String(ohm * factor),
+          vw: String(ohm * factor),
+          wu: String(ohm * factor * odd),
+          temperature: '20',
+        },
+        { plate, plan } as never,
+      ).reasons.join(' ');
+    const other = analysis.winding.connection === 'delta' ? 3 : 1 / 3;
+    expect(at(other)).toMatch(/would explain it.*where (star|delta) was planned/);
+    expect(at(other, 1.1)).not.toContain('would explain');
+    expect(at(1)).not.toContain('would explain');
+  });
+});
+
+describe('vibration', () => {
+  it('has the limits of the standards', () => {
+    // IEC 60034-14 grade A: 1.6, 2.2, 2.8 mm/s on springs; ISO 20816-3 group 2 zone borders (from memory).
+    expect([112, 160, 315].map((h) => vibrationLimits('free', h).limitMmS)).toEqual([1.6, 2.2, 2.8]);
+    expect(vibrationLimits('in-place-rigid', 160)).toMatchObject({ watchMmS: 2.8, limitMmS: 4.5 });
+  });
+  const four = {
+    unit: 'mm/s rms',
+    speed: '1460',
+    shaftHeight: '160',
+    driveH: '1',
+    driveV: '1',
+    fanH: '1',
+    fanV: '1',
+  };
+  it('tells unbalance from the line’s pull, two-pole motors too', () => {
+    expect(
+      spectrumCauses(
+        [
+          { frequencyHz: 24.3, mmS: 3 },
+          { frequencyHz: 100, mmS: 0.3 },
+        ],
+        { speedRpm: 1460, lineHz: 50 },
+      )[0]!.id,
+    ).toBe('unbalance');
+    expect(
+      spectrumCauses(
+        [
+          { frequencyHz: 49.3, mmS: 0.5 },
+          { frequencyHz: 100, mmS: 3 },
+        ],
+        { speedRpm: 2960, lineHz: 50 },
+      )[0]!.id,
+    ).toBe('electrical');
+    expect(
+      spectrumCauses(
+        [
+          { frequencyHz: 49.3, mmS: 0.5 },
+          { frequencyHz: 98.7, mmS: 3 },
+        ],
+        { speedRpm: 2960, lineHz: 50 },
+      )[0]!.id,
+    ).toBe('misalignment');
+  });
+  it('never gets better as it shakes more, and asks about what cannot be', () => {
+    const rank = { sound: 0, watch: 1, stop: 2 };
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (a, more) => {
+          const verdict = (v: number) => rank[judged('vibration', { ...four, driveH: String(v) }).verdict];
+          return verdict(a + more) >= verdict(a);
+        },
+      ),
+    );
+    expect(codes('vibration', { ...four, unit: 'in/s peak', driveH: '30' })).toEqual([
+      'vibration.impossible',
+    ]);
+    expect(codes('vibration', { ...four, speed: '2950' })).toEqual(['vibration.speed-over-plate']);
+    expect(judged('vibration', { ...four, unit: 'um pp', driveH: '4' }).verdict).toBe('watch');
+    const { shaftHeight: _h, ...unknown } = four;
+    expect(judged('vibration', unknown).verdict).not.toBe('sound');
+  });
+});
+
+describe('other runs', () => {
+  it('adds levels by their energy and takes the room off', () => {
+    // ISO 3744: two equal sources are 3 dB over one; 10 dB over the room is corrected by 0.46 dB (from memory).
+    expect(meanLevel([60, 60])).toBeCloseTo(60);
+    expect(withoutRoom(63.0103, 60)).toBeCloseTo(60, 3);
+    expect(withoutRoom(70, 60)).toBeCloseTo(69.54, 2);
+    expect(codes('noise', { levels: '44\n45', room: '50' })).toEqual(['noise.quieter-than-room']);
+  });
+  it('carries the locked currents up to the rated volts, and stops what cannot be', () => {
+    // A machine solved by its circuit: locked at a sixth of the volts it draws a sixth of the current.
+    const circuit = { r1Ohm: 0.4, x1Ohm: 0.9, r2Ohm: 0.35, x2Ohm: 1, xmOhm: 28, rfeOhm: null };
+    const at = (voltageV: number) => machinePoint(circuit, { voltageV, frequencyHz: 50, poles: 4 }, 1, 0, 0);
+    const low = at(66);
+    const i = String(low.currentA);
+    const typed = {
+      voltage: '66',
+      u: i,
+      v: i,
+      w: i,
+      frequency: '50',
+      power: `${low.inputW} W`,
+      leadOhm: '0.8',
+    };
+    expect(valueOf('locked-rotor', typed, 'startingCurrent')! * PLATE.currentA).toBeCloseTo(
+      at(400).currentA,
+      3,
+    );
+    expect(codes('locked-rotor', { ...typed, power: '40 kW' })).toEqual([
+      'locked.more-watts-than-volt-amperes',
+    ]);
+    expect(codes('locked-rotor', { ...typed, voltage: '500' })).toContain('locked.over-rated');
+    expect(judged('locked-rotor', { ...typed, u: String(1.3 * low.currentA) }).next).toContain(
+      'places of the rotor',
+    );
+  });
+  it('does not put a wet winding under water, and finds one that lets it in', () => {
+    const under = { before: '2000', under: '900', withstand: '460', held: 'held', after: '800' };
+    expect(codes('immersion', { ...under, before: '12' })).toEqual(['immersion.not-dry']);
+    expect(codes('immersion', { ...under, withstand: '1800' })).toEqual(['immersion.too-many-volts']);
+    expect(judged('immersion', { ...under, held: 'tripped' }).verdict).toBe('stop');
+    expect(judged('immersion', { ...under, after: '300' }).verdict).toBe('watch');
+    expect(judged('immersion', { ...under, withstand: '400' }).verdict).toBe('watch');
+  });
+  it('tells a swinging cage from a winding that is unequal', () => {
+    expect(
+      judged('rotor-bars', { voltage: '90', turned: '10\n10\n9\n9\n10\n10\n10\n10' }).reasons.join(' '),
+    ).toContain('bars');
+    expect(judged('rotor-bars', { voltage: '90', turned: '10\n10\n10' }).verdict).toBe('watch');
+    expect(codes('rotor-bars', { voltage: '230', turned: '10\n10\n10' })).toEqual([
+      'rotor-bars.too-many-volts',
+    ]);
+  });
+  it('knows a bearing that has not settled from one that is hot', () => {
+    const warm = { drive: '60', other: '55', air: '24' };
+    expect(judged('bearing-heat', warm).verdict).toBe('watch');
+    expect(
+      judged('bearing-heat', { ...warm, driveBefore: '57', otherBefore: '55' }).reasons.join(' '),
+    ).toContain('Still rising');
+    expect(judged('bearing-heat', { ...warm, driveBefore: '59.5', otherBefore: '55' }).verdict).toBe('sound');
+    expect(codes('bearing-heat', { ...warm, drive: '10' })).toEqual(['bearing-heat.colder-than-air']);
+  });
+});
