@@ -1,10 +1,11 @@
-/** Runs the stand-in instruments of the demo on three ports of this machine; where they stand outlives a restart. */
+/** Runs the stand-in instruments of the demo on four ports of this machine; where they stand outlives a restart. */
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { OvenController } from './controller.ts';
 import { Balancer } from './balancer.ts';
 import type { OvenState } from './oven.ts';
 import { serveLines } from './serve-lines.ts';
+import { Dynamometer } from './dynamometer.ts';
 import { SurgeTester } from './surge-tester.ts';
 
 const SAVE_MS = 30_000;
@@ -40,13 +41,17 @@ const save = () => {
 };
 try {
   const port = Number(values.port);
+  const dynamometer = new Dynamometer();
+  // A load test was just made on it.
+  dynamometer.answer('RUN');
   const servers = [
     await controller.serve(port),
     await serveLines(new Balancer(), port + 1),
     await serveLines(new SurgeTester(), port + 2),
+    await serveLines(dynamometer, port + 3),
   ];
   console.log(
-    `Stand-ins answer at 127.0.0.1: ovens at ${port}, a balancing machine at ${port + 1}, a surge tester at ${port + 2}.`,
+    `Stand-ins answer at 127.0.0.1: ovens at ${port}, a balancing machine at ${port + 1}, a surge tester at ${port + 2}, a dynamometer at ${port + 3}.`,
   );
   setInterval(save, SAVE_MS).unref();
   const stop = () => {

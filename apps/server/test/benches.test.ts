@@ -3,6 +3,7 @@ import type { Server } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { Balancer } from '../../instruments/src/balancer.ts';
+import { Dynamometer } from '../../instruments/src/dynamometer.ts';
 import { serveLines, type StandIn } from '../../instruments/src/serve-lines.ts';
 import { SurgeTester } from '../../instruments/src/surge-tester.ts';
 import { startServer, type Problem } from './harness.ts';
@@ -22,7 +23,12 @@ async function instrument(standIn: StandIn, more: Record<string, string> = {}) {
   const server = await serveLines(standIn, 0);
   open.push(server);
   const { port } = server.address() as AddressInfo;
-  const kind = standIn instanceof Balancer ? 'balancer' : 'surge-tester';
+  const kind =
+    standIn instanceof Balancer
+      ? 'balancer'
+      : standIn instanceof Dynamometer
+        ? 'dynamometer'
+        : 'surge-tester';
   const { status, body } = await s.lead.post<{ id: string }>('stores/instruments', {
     typed: { name: `Bench ${++made}`, kind, line: `127.0.0.1:${port}`, ...more },
   });
@@ -61,6 +67,17 @@ describe('what an instrument measured last', () => {
     expect(body.waves.waves.map((w) => w.phase).join('')).toBe('UVWUVW');
     expect(body.waves.waves.every((w) => w.samples.length === 640)).toBe(true);
   });
+  it('the log of the dynamometer, with what did not arrive left empty', async () => {
+    const stand = new Dynamometer();
+    const id = await instrument(stand);
+    expect((await last<Problem>(id)).status).toBe(502);
+    stand.answer('LOSE 40');
+    stand.answer('RUN');
+    const { body } = await last<{ log: Record<string, (number | null)[]> }>(id);
+    const { log } = body;
+    expect(log['torqueNm']!.filter((v) => v === null).length).toBe(Math.floor(log['timeS']!.length / 40));
+    expect(new Set(Object.values(log).map((c) => c.length)).size).toBe(1);
+  });
   it.each([
     ['stops in the middle', 'dropout', /middle of a line/],
     ['says nothing', 'silent', /does not answer/],
@@ -94,10 +111,24 @@ describe('what an instrument measured last', () => {
     ['fewer samples than it says', 'WAVES n=1 samples=3 step=0.25us\nU set=800V 1 2\nEND', /2 of 3 samples/],
     ['fewer waves than it says', 'WAVES n=2 samples=2 step=0.25us\nU set=800V 1 2\nEND', /1 of 2 waves/],
     ['no time base', 'WAVES n=1 samples=2\nU set=800V 1 2\nEND', /time base/],
+    [
+      'rows that are missing',
+      'LOG rows=2 columns=s,V,A,W,Nm,rpm,C\n1 400 8 5000 28 1456 80\nEND',
+      /1 of 2 rows/,
+    ],
+    ['a row that is short', 'LOG rows=1 columns=s,V,A,W,Nm,rpm,C\n1 400 8 5000 28 1456\nEND', /6 figures/],
+    [
+      'columns in other units',
+      'LOG rows=1 columns=s,V,A,kW,Nm,rpm,C\n1 400 8 5 28 1456 80\nEND',
+      /wanted are/,
+    ],
     ['a sample that is no figure', 'WAVES n=1 samples=2 step=0.25us\nU set=800V 1 x\nEND', /samples/],
   ])('%s is refused', async (_, said, words) => {
     const id = await instrument({
-      answer: (line) => (line.startsWith('HELLO') ? new SurgeTester().answer('HELLO') : said),
+      answer: (line) =>
+        line.startsWith('HELLO')
+          ? (said.startsWith('LOG') ? new Dynamometer() : new SurgeTester()).answer('HELLO')
+          : said,
     });
     const { status, body } = await last<Problem>(id);
     expect([status, body.findings[0]!.message]).toEqual([502, expect.stringMatching(words)]);

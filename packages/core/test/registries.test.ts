@@ -308,6 +308,7 @@ it('a test kind of its own is read, refused and judged by its definition alone',
     body: 'motor',
     form: [required(quantity('grams', 'Spring force', 'mass', 0, 10))],
     stages: ['final'],
+    hookUp: { instrument: 'spring scale', clips: [{ name: 'hook', to: ['brush'] }], words: 'Pull straight.' },
     judge: ({ grams }) => {
       const figure = derive(
         {

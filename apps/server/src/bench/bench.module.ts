@@ -8,7 +8,14 @@ import type { Person } from '../people/person.ts';
 import { SuppliesModule } from '../stores/supplies.module.ts';
 import { SuppliesService } from '../stores/supplies.service.ts';
 import { askLine, askLines, type LineAddress } from './ask-lines.ts';
-import { readHello, readMachineRun, readWaves, type Bench } from './bench-line.ts';
+import {
+  readHello,
+  readMachineRun,
+  readRunLog,
+  readWaves,
+  type Bench,
+  type BenchKind,
+} from './bench-line.ts';
 
 @ApiTags('stores')
 @Controller('stores/instruments/:id/last')
@@ -27,7 +34,7 @@ export class BenchController {
     try {
       const bench = readHello(await askLine(address, 'HELLO'));
       refuseStranger(of.typed['serial'], bench, of.name);
-      return { instrument: id, serial: bench.serial, ...(await measured(address, bench)) };
+      return { instrument: id, serial: bench.serial, ...(await MEASURED[bench.does](address)) };
     } catch (error) {
       if (error instanceof Problem) throw error;
       const title = `${of.name}: ${(error as Error).message}`;
@@ -36,10 +43,11 @@ export class BenchController {
   }
 }
 
-const measured = async (address: LineAddress, bench: Bench) =>
-  bench.does === 'balancer'
-    ? { run: readMachineRun(await askLine(address, 'LAST')) }
-    : { waves: readWaves(await askLines(address, 'WAVES')) };
+const MEASURED: Readonly<Record<BenchKind, (address: LineAddress) => Promise<object>>> = {
+  balancer: async (address) => ({ run: readMachineRun(await askLine(address, 'LAST')) }),
+  'surge-tester': async (address) => ({ waves: readWaves(await askLines(address, 'WAVES')) }),
+  dynamometer: async (address) => ({ log: readRunLog(await askLines(address, 'LOG')) }),
+};
 
 /** Another instrument at that address is not the one whose calibration stands on the list. */
 function refuseStranger(serial: string | undefined, bench: Bench, name: string) {

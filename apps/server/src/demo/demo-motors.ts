@@ -1,6 +1,7 @@
 /** The motors on the floor of the made-up shop: where each stands, and the faults to find among them. */
 import { SINGLE_PHASE_MOTORS } from './demo-single-phase.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
+import { EVERY_TEST } from './every-test.ts';
 import { core, cure, design, insulation, type DemoMotor } from './demo-motor.ts';
 
 /** Readings marked `auto` in the loader follow from the plan: resistance and polarity as they should be. */
@@ -25,84 +26,7 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
       { kind: 'fan-cover', back: true },
       { kind: 'coupling', note: 'belt pulley, 3 grooves', back: true },
     ],
-    readings: [
-      insulation('incoming', '0.9', 148),
-      core('2.9', '3.0', 110),
-      insulation('before-varnish', '2400', 60),
-      cure(380, 40),
-      insulation('varnished', '5200', 30),
-      insulation('final', '3800', 4),
-      {
-        kind: 'balance',
-        stage: 'final',
-        typed: { mass: '14', speed: '1440', grade: '2.5', plane1: '64', plane2: '58' },
-        hoursAgo: 70,
-      },
-      {
-        kind: 'no-load',
-        stage: 'final',
-        typed: { voltage: '401', u: '3.4', v: '3.5', w: '3.4' },
-        hoursAgo: 4,
-      },
-      {
-        kind: 'full-load',
-        stage: 'final',
-        typed: { voltage: '399', u: '8.3', v: '8.4', w: '8.2' },
-        hoursAgo: 3,
-      },
-      {
-        kind: 'high-potential',
-        stage: 'varnished',
-        typed: {
-          work: 'complete-rewind',
-          supply: 'dc',
-          testVoltage: '3060 V',
-          held: '60 s',
-          result: 'held',
-          before: '5200 MΩ',
-          discharged: 'yes',
-          steps: [
-            '600 V; 0.12 µA',
-            '1200 V; 0.24 µA',
-            '1800 V; 0.37 µA',
-            '2400 V; 0.49 µA',
-            '3060 V; 0.64 µA',
-          ].join('\n'),
-        },
-        hoursAgo: 29,
-      },
-      {
-        kind: 'temperature-rise',
-        stage: 'final',
-        typed: {
-          coldOhm: '2.11 Ω',
-          coldTemperature: '21',
-          hotOhm: '2.55 Ω',
-          delay: '45 s',
-          coolant: '24',
-          curve: ['45 s; 2.55 Ω', '75 s; 2.53 Ω', '105 s; 2.512 Ω', '165 s; 2.478 Ω'].join('\n'),
-        },
-        hoursAgo: 2.5,
-      },
-      {
-        kind: 'efficiency',
-        stage: 'final',
-        typed: {
-          points: [
-            '9.88; 5806; 32.97; 1449; 2.61; 85',
-            '8.83; 5067; 28.88; 1456; 2.61; 83',
-            '7.86; 4351; 24.82; 1463; 2.61; 81',
-            '6.41; 3200; 18.15; 1473; 2.61; 79',
-            '5.26; 2108; 11.59; 1483; 2.61; 77',
-            '4.62; 1263; 6.40; 1491; 2.61; 75',
-          ].join('\n'),
-          friction: '44 W',
-          core: '128 W',
-          class: 'IE1',
-        },
-        hoursAgo: 2,
-      },
-    ],
+    readings: EVERY_TEST,
   },
   {
     number: '3094',

@@ -123,6 +123,20 @@ const INSTRUMENTS: readonly {
     },
     dueIn: 240,
   },
+  {
+    typed: {
+      name: 'Dynamometer',
+      kind: 'dynamometer',
+      serial: 'DY-0552',
+      where: 'test stand',
+      line: '127.0.0.1:4474',
+    },
+    dueIn: 260,
+  },
+  {
+    typed: { name: 'Vibration meter', kind: 'vibration-meter', serial: '66-0192', where: 'test panel' },
+    dueIn: 150,
+  },
   { typed: { name: 'Bore gauge 50-160', kind: 'gauge', serial: '81-55', where: 'drawer 3' }, dueIn: 61 },
   { typed: { name: 'Scales 150 kg', kind: 'scales', where: 'winding bench' }, dueIn: null },
 ];

@@ -12,10 +12,21 @@ export interface MachineRun {
   readonly readings: readonly Vector[];
   readonly unit: string;
 }
+/** A log as a dynamometer kept it; null where nothing arrived. */
+export interface MachineLog {
+  readonly timeS: readonly number[];
+  readonly voltageV: readonly (number | null)[];
+  readonly currentA: readonly (number | null)[];
+  readonly inputW: readonly (number | null)[];
+  readonly torqueNm: readonly (number | null)[];
+  readonly speedRpm: readonly (number | null)[];
+  readonly windingC: readonly (number | null)[];
+}
 export interface BenchLast {
   readonly instrument: string;
   readonly run?: MachineRun;
   readonly waves?: SurgeWaves;
+  readonly log?: MachineLog;
 }
 
 const bench = api.injectEndpoints({

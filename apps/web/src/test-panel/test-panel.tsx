@@ -8,6 +8,7 @@ import {
   readShopSettings,
   sayCaution,
   stageReached,
+  stationsOf,
   STAGES,
   TEST_KIND_IDS,
   TEST_KINDS,
@@ -40,6 +41,7 @@ import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import { VerdictBlock } from './verdict-block.tsx';
 import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
+import { HookUpDrawing } from './hook-up.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 import { FromOven } from '../heat/from-oven.tsx';
@@ -55,16 +57,19 @@ function Panel({ file }: { file: MotorFile }) {
   const [params, setParams] = useSearchParams();
   const { machine, route } = kindAndRoute(file.motor, file.ownRoute);
   const tests = TEST_KIND_IDS.filter((id) => machine.tests.includes(id));
+  const asked = new Set<string>(stationsOf(route).flatMap((x) => x.tests.map((t) => t.kind)));
   const kindId = tests.find((id) => id === params.get('kind')) ?? tests[0]!;
   const kind = TEST_KINDS[kindId];
-  const asked = params.get('stage') as Stage | null;
-  const stage = asked && kind.stages.includes(asked) ? asked : stageReached(route, kind.stages, file.steps);
+  const wanted = params.get('stage') as Stage | null;
+  const stage =
+    wanted && kind.stages.includes(wanted) ? wanted : stageReached(route, kind.stages, file.steps);
   return (
     <Sheet file={file} columns="2.6fr 5.4fr 4fr">
       <View letter="A" name="Tests" className="overflow-auto py-1">
         <TestList
           file={file}
           tests={tests}
+          asked={asked}
           kind={kindId}
           stage={stage}
           onChoose={(k, s) => setParams({ kind: k, stage: s })}
@@ -75,53 +80,85 @@ function Panel({ file }: { file: MotorFile }) {
   );
 }
 
+/** What the route asks for and what was read; what else could be measured is folded away. */
 function TestList({
   file,
   tests,
+  asked,
   kind,
   stage,
   onChoose,
 }: {
   file: MotorFile;
   tests: readonly TestKindId[];
+  asked: ReadonlySet<string>;
   kind: TestKindId;
   stage: Stage;
   onChoose: (k: TestKindId, s: Stage) => void;
 }) {
+  const isIn = (id: TestKindId) => asked.has(id) || id === kind || file.readings.some((r) => r.kind === id);
+  const [first, more] = [tests.filter(isIn), tests.filter((id) => !isIn(id))];
+  const one = (id: TestKindId) => (
+    <TestRow
+      key={id}
+      id={id}
+      file={file}
+      current={id === kind ? stage : null}
+      onChoose={(s) => onChoose(id, s)}
+    />
+  );
   return (
     <nav aria-label="Tests">
-      {tests.map((id) => (
-        <div
-          key={id}
-          className="border-b border-grid py-1 max-xl:grid max-xl:grid-cols-[132px_repeat(4,1fr)] max-xl:items-center max-xl:py-0"
-        >
-          <b className="block px-3 text-[14px] leading-tight font-[650]">{TEST_KINDS[id].title}</b>
-          {TEST_KINDS[id].stages.map((s) => {
-            const latest = file.readings.filter((r) => r.kind === id && r.stage === s && !r.withdrawn).at(-1);
-            const verdict =
-              latest?.outcome.ok && !latest.voided ? latest.outcome.judgement.verdict : 'to-come';
-            const current = id === kind && s === stage;
-            return (
-              <button
-                key={s}
-                type="button"
-                aria-current={current ? 'true' : undefined}
-                onClick={() => onChoose(id, s)}
-                className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:gap-1.5 max-xl:px-2 max-xl:text-[15px] max-xl:whitespace-nowrap ${current ? 'bg-wash font-[650] text-copper' : ''}`}
-              >
-                <VerdictMark verdict={verdict} size={15} />
-                {STAGES[s]}
-                <span
-                  className={`ml-auto text-[13px] font-medium text-graphite ${latest ? '' : 'max-xl:hidden'}`}
-                >
-                  {latest ? ageOf(latest.takenAt) : VERDICT_WORD['to-come']}
-                </span>
-              </button>
-            );
-          })}
-        </div>
-      ))}
+      {first.map(one)}
+      {more.length > 0 && (
+        <details className="px-0">
+          <summary className="cursor-pointer px-3 py-1 text-[14px] font-[620] text-graphite max-xl:flex max-xl:min-h-12 max-xl:items-center">
+            More tests<span className="fig ml-2 font-normal">{more.length}</span>
+          </summary>
+          {more.map(one)}
+        </details>
+      )}
     </nav>
+  );
+}
+
+function TestRow({
+  id,
+  file,
+  current,
+  onChoose,
+}: {
+  id: TestKindId;
+  file: MotorFile;
+  /** The stage that is open. */
+  current: Stage | null;
+  onChoose: (s: Stage) => void;
+}) {
+  return (
+    <div className="border-b border-grid py-1 max-xl:grid max-xl:grid-cols-[132px_repeat(4,1fr)] max-xl:items-center max-xl:py-0">
+      <b className="block px-3 text-[14px] leading-tight font-[650]">{TEST_KINDS[id].title}</b>
+      {TEST_KINDS[id].stages.map((s) => {
+        const latest = file.readings.filter((r) => r.kind === id && r.stage === s && !r.withdrawn).at(-1);
+        const verdict = latest?.outcome.ok && !latest.voided ? latest.outcome.judgement.verdict : 'to-come';
+        return (
+          <button
+            key={s}
+            type="button"
+            aria-current={s === current ? 'true' : undefined}
+            onClick={() => onChoose(s)}
+            className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:gap-1.5 max-xl:px-2 max-xl:text-[15px] max-xl:whitespace-nowrap ${s === current ? 'bg-wash font-[650] text-copper' : ''}`}
+          >
+            <VerdictMark verdict={verdict} size={15} />
+            {STAGES[s]}
+            <span
+              className={`ml-auto text-[13px] font-medium text-graphite ${latest ? '' : 'max-xl:hidden'}`}
+            >
+              {latest ? ageOf(latest.takenAt) : VERDICT_WORD['to-come']}
+            </span>
+          </button>
+        );
+      })}
+    </div>
   );
 }
 
@@ -223,7 +260,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             if (outcome.ok && open && !measuredWith.blocked) void save();
           }}
         >
-          {view && (
+          {view?.Above && (
             <Suspense fallback={null}>
               <view.Above {...viewed!} />
             </Suspense>
@@ -242,7 +279,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             </Fold>
           )}
           <MeasuredWith state={measuredWith} instrument={instrument} why={why} onType={type} />
-          {expected && !view && (
+          {expected && (
             <p className="mt-2 text-[14px]">
               Should read: <span className="fig">{expected}</span>
             </p>
@@ -286,6 +323,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
             />
           </section>
         )}
+        {!latest && !view?.connects && <HookUpDrawing hookUp={kind.hookUp} />}
         {!shown && ahead.length > 0 && <ScalesAhead scales={ahead} earlier={before} />}
         {kind.needsLog && (
           <OvenPart

@@ -16,7 +16,9 @@ export interface TestViewProps {
 }
 
 interface TestView {
-  readonly Above: ComponentType<TestViewProps>;
+  readonly Above?: ComponentType<TestViewProps>;
+  /** It draws by itself how to connect. */
+  readonly connects?: true;
   readonly Beside?: ComponentType<TestViewProps>;
   /** Fields that are folded away, and what they are called together. */
   readonly folds?: { readonly title: string; readonly fields: readonly string[] };
@@ -29,6 +31,7 @@ const surge = () => import('./surge/surge-view.tsx');
 export const VIEWS: Partial<Record<TestKindId, TestView>> = {
   surge: {
     Above: lazy(async () => ({ default: (await surge()).SurgeChart })),
+    connects: true,
     Beside: lazy(async () => ({ default: (await surge()).SurgeBeside })),
     folds: {
       title: 'Typed by hand',
@@ -71,5 +74,23 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
     Above: lazy(async () => ({
       default: (await import('./efficiency/efficiency-view.tsx')).EfficiencyAbove,
     })),
+  },
+  'no-load': {
+    Above: lazy(async () => ({ default: (await import('./no-load/no-load-view.tsx')).NoLoadAbove })),
+    folds: {
+      title: 'Supply, and watts for the losses',
+      fields: ['voltsVW', 'voltsWU', 'power', 'leadOhm', 'series'],
+    },
+  },
+  'full-load': { folds: { title: 'Is the supply even?', fields: ['voltsVW', 'voltsWU'] } },
+  'locked-rotor': {
+    Above: lazy(async () => ({ default: (await import('./locked-rotor/motor-curves.tsx')).MotorCurves })),
+  },
+  vibration: {
+    Above: lazy(async () => ({ default: (await import('./vibration/vibration-view.tsx')).VibrationAbove })),
+    folds: { title: 'Peaks of the spectrum', fields: ['spectrum'] },
+  },
+  'shaft-fits': {
+    Above: lazy(async () => ({ default: (await import('./shaft-fits/fits-view.tsx')).FitsAbove })),
   },
 };

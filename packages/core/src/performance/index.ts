@@ -9,3 +9,4 @@ export * from './efficiency-class.ts';
 export * from './no-load-separation.ts';
 export * from './load-test.ts';
 export { deratingFor } from './voltage-unbalance.ts';
+export * from './steady-windows.ts';

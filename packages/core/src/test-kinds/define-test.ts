@@ -35,6 +35,19 @@ export interface TestContext {
   readonly explain?: boolean;
 }
 
+/** How what measures is connected, to be drawn before there is a reading. */
+export interface HookUp {
+  readonly instrument: string;
+  readonly clips: readonly {
+    readonly name: string;
+    /** What it goes to: leads, the frame, a bearing. */
+    readonly to: readonly string[];
+    /** It can kill. */
+    readonly live?: true;
+  }[];
+  readonly words: string;
+}
+
 /** What one kind of test defines, in the types of its own form. */
 export interface TestModule<Id extends string, F extends Form> {
   readonly id: Id;
@@ -50,6 +63,7 @@ export interface TestModule<Id extends string, F extends Form> {
   /** A list of the shop that fills what is wanted of it, and the fields that it fills. */
   readonly takesFrom?: { readonly list: 'treatments'; readonly fields: readonly string[] };
   readonly caution?: Caution;
+  readonly hookUp: HookUp;
   /**
    * What cannot be so is asked about before it is kept.
    * @param typed without what is assumed

@@ -67,7 +67,7 @@ export const TEST_KINDS = Object.fromEntries(ALL.map((kind) => [kind.id, kind]))
 export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext): TestOutcome =>
   TEST_KINDS[kind].evaluate(typed, context);
 
-export { defineTest, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
+export { defineTest, type HookUp, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
 export * from './insulation/insulation-figures.ts';
 export * from './high-potential/levels.ts';
@@ -84,3 +84,4 @@ export { FIT_PLACES, fitsOf, type MeasuredFit } from './shaft-fits/shaft-fits.ts
 export { readSpectrum } from './vibration/vibration.ts';
 export { platinumC, thermocoupleC } from './sensors/sensor-curves.ts';
 export { meanLevel, withoutRoom } from './noise/noise.ts';
+export { circuitOfTests, loadCurve, speedCurve, type MotorCircuit } from './locked-rotor/circuit-of-tests.ts';

@@ -6,14 +6,13 @@ import {
   type EfficiencyClass,
   type LoadTestResult,
 } from '@norther/core';
-import { curveMonotoneX, line, scaleLinear } from 'd3';
-import { TickText } from '../../kit/tick-text.tsx';
-import { useWidth } from '../../kit/use-width.ts';
+import { curveMonotoneX, line } from 'd3';
+import { XyChart } from '../../kit/xy-chart.tsx';
+import { RunLogDrop } from './run-log-drop.tsx';
 import type { TestViewProps } from '../views.ts';
 
-const LEFT = 48;
-
-export function EfficiencyAbove({ typed: draft, latest, open, context }: TestViewProps) {
+export function EfficiencyAbove(props: TestViewProps) {
+  const { typed: draft, latest, open, context } = props;
   const { plate } = context;
   const r = TEST_KINDS.efficiency.read(open ? draft : (latest?.typed ?? {}), context).values;
   const result = loadTestOf(r, plate);
@@ -46,6 +45,7 @@ export function EfficiencyAbove({ typed: draft, latest, open, context }: TestVie
           the no-load test.
         </p>
       )}
+      <RunLogDrop {...props} />
     </section>
   );
 }
@@ -61,8 +61,6 @@ function EfficiencyCurve({
   readonly ieClass: EfficiencyClass | undefined;
   readonly frequencyHz: number | null;
 }) {
-  const [ref, width] = useWidth<HTMLDivElement>(540);
-  const height = 220;
   const points = (result?.points ?? [])
     .map((p, i) => ({
       kw: p.outputAtW / 1000,
@@ -73,76 +71,76 @@ function EfficiencyCurve({
     .sort((a, b) => a.kw - b.kw);
   const most = Math.max(1.3 * (ratedKw ?? 1), ...points.map((p) => p.kw));
   const least = Math.min(80, ...points.map((p) => p.percent));
-  const x = scaleLinear([0, most], [LEFT, width - 12]);
-  const y = scaleLinear([Math.floor(least / 10) * 10, 100], [height - 30, 12]);
-  const path = line<(typeof points)[number]>(
-    (p) => x(p.kw),
-    (p) => y(p.percent),
-  ).curve(curveMonotoneX)(points);
   const wanted =
     ieClass && ratedKw && frequencyHz && result
       ? classEfficiencyPercent(ieClass, result.poles, ratedKw, frequencyHz)
       : null;
   return (
-    <div ref={ref} className="mt-2">
-      <svg width={width} height={height} role="img" aria-label="Efficiency over load" className="block">
-        {y.ticks(5).map((t) => (
-          <g key={t}>
-            <path d={`M${LEFT} ${y(t)}H${width - 12}`} stroke="var(--grid)" strokeWidth="0.75" />
-            <TickText x={LEFT - 6} y={y(t) + 4} anchor="end">
-              {t}
-            </TickText>
-          </g>
-        ))}
-        <text x="4" y="14" fontSize="12" fill="var(--graphite)">
-          %
-        </text>
-        {x.ticks(6).map((t) => (
-          <g key={t}>
-            <path d={`M${x(t)} ${height - 30}v5`} stroke="var(--ink)" />
-            <TickText x={x(t)} y={height - 10}>
-              {t}
-            </TickText>
-          </g>
-        ))}
-        <text x={LEFT - 6} y={height - 10} fontSize="12" textAnchor="end" fill="var(--graphite)">
-          kW
-        </text>
-        <path d={`M${LEFT} ${height - 30}H${width - 12}`} stroke="var(--ink)" strokeWidth="1.25" />
-        {ratedKw && (
-          <g>
-            <path d={`M${x(ratedKw)} 12V${height - 30}`} stroke="var(--graphite)" strokeDasharray="4 3" />
-            <text x={x(ratedKw) - 5} y={height - 38} textAnchor="end" fontSize="12" fill="var(--graphite)">
-              rated
-            </text>
-          </g>
-        )}
-        {wanted?.ok && (
-          <g>
+    <div className="mt-2">
+      <XyChart
+        label="Efficiency over load"
+        x={{ from: 0, to: most, unit: 'kW' }}
+        y={{ from: Math.floor(least / 10) * 10, to: 100, unit: '%', ticks: 5 }}
+        height={220}
+      >
+        {(x, y) => (
+          <>
+            {ratedKw && (
+              <g>
+                <path
+                  d={`M${x(ratedKw)} 12V${y(y.domain()[0]!)}`}
+                  stroke="var(--graphite)"
+                  strokeDasharray="4 3"
+                />
+                <text
+                  x={x(ratedKw) - 5}
+                  y={y(y.domain()[0]!) - 8}
+                  textAnchor="end"
+                  fontSize="12"
+                  fill="var(--graphite)"
+                >
+                  rated
+                </text>
+              </g>
+            )}
+            {wanted?.ok && (
+              <g>
+                <path
+                  d={`M${x(ratedKw! * 0.85)} ${y(wanted.value)}H${x(Math.min(most, ratedKw! * 1.15))}`}
+                  stroke="var(--carmine)"
+                  strokeWidth="2.5"
+                />
+                <text
+                  x={x(Math.min(most, ratedKw! * 1.15)) + 4}
+                  y={y(wanted.value) + 4}
+                  fontSize="12"
+                  fontWeight="650"
+                  fill="var(--carmine)"
+                >
+                  {ieClass} {wanted.value.toFixed(1)}
+                </text>
+              </g>
+            )}
             <path
-              d={`M${x(ratedKw! * 0.85)} ${y(wanted.value)}H${x(Math.min(most, ratedKw! * 1.15))}`}
-              stroke="var(--carmine)"
+              d={
+                line<(typeof points)[number]>(
+                  (p) => x(p.kw),
+                  (p) => y(p.percent),
+                ).curve(curveMonotoneX)(points) ?? ''
+              }
+              fill="none"
+              stroke="var(--copper)"
               strokeWidth="2.5"
             />
-            <text
-              x={x(Math.min(most, ratedKw! * 1.15)) + 4}
-              y={y(wanted.value) + 4}
-              fontSize="12"
-              fontWeight="650"
-              fill="var(--carmine)"
-            >
-              {ieClass} {wanted.value.toFixed(1)}
-            </text>
-          </g>
+            {points.map((p) => (
+              <g key={p.n}>
+                <circle cx={x(p.kw)} cy={y(p.direct)} r="3.5" fill="var(--paper)" stroke="var(--graphite)" />
+                <circle cx={x(p.kw)} cy={y(p.percent)} r="4.5" fill="var(--copper)" />
+              </g>
+            ))}
+          </>
         )}
-        {path && <path d={path} fill="none" stroke="var(--copper)" strokeWidth="2.5" />}
-        {points.map((p) => (
-          <g key={p.n}>
-            <circle cx={x(p.kw)} cy={y(p.direct)} r="3.5" fill="var(--paper)" stroke="var(--graphite)" />
-            <circle cx={x(p.kw)} cy={y(p.percent)} r="4.5" fill="var(--copper)" />
-          </g>
-        ))}
-      </svg>
+      </XyChart>
       <p className="text-[13px] text-graphite">
         Filled: by segregated losses at the stated temperature. Open: shaft power over input, as read.
       </p>
@@ -151,8 +149,6 @@ function EfficiencyCurve({
 }
 
 function StrayLine({ result }: { readonly result: LoadTestResult }) {
-  const [ref, width] = useWidth<HTMLDivElement>(540);
-  const height = 180;
   const { stray } = result;
   const points = result.points.map((p, i) => ({
     x: result.read[i]!.torqueNm ** 2,
@@ -160,65 +156,42 @@ function StrayLine({ result }: { readonly result: LoadTestResult }) {
     out: stray.dropped === i,
   }));
   const most = Math.max(...points.map((p) => p.x)) * 1.05;
-  const x = scaleLinear([0, most], [LEFT, width - 12]);
   const all = [0, ...points.map((p) => p.w), stray.bW, stray.bW + stray.aWPerNm2 * most];
-  const y = scaleLinear([Math.min(...all), Math.max(...all) * 1.1], [height - 30, 12]);
   return (
-    <div ref={ref} className="mt-3">
+    <div className="mt-3">
       <h3 className="text-[15px]">
         Residual loss over torque squared{' '}
         <span className="font-normal text-graphite">
           correlation <span className="fig">{stray.correlation?.toFixed(3) ?? '–'}</span>
         </span>
       </h3>
-      <svg
-        width={width}
-        height={height}
-        role="img"
-        aria-label="Residual loss over the square of the torque"
-        className="block"
+      <XyChart
+        label="Residual loss over the square of the torque"
+        x={{ from: 0, to: most, unit: '(N·m)²', ticks: 5 }}
+        y={{ from: Math.min(...all), to: Math.max(...all) * 1.1, unit: 'W' }}
+        height={180}
       >
-        {y.ticks(4).map((t) => (
-          <g key={t}>
+        {(x, y) => (
+          <>
             <path
-              d={`M${LEFT} ${y(t)}H${width - 12}`}
-              stroke={t === 0 ? 'var(--ink)' : 'var(--grid)'}
-              strokeWidth="0.75"
+              d={`M${x(0)} ${y(stray.bW)}L${x(most)} ${y(stray.bW + stray.aWPerNm2 * most)}`}
+              stroke={stray.valid ? 'var(--ink)' : 'var(--carmine)'}
+              strokeWidth="2"
             />
-            <TickText x={LEFT - 6} y={y(t) + 4} anchor="end">
-              {t}
-            </TickText>
-          </g>
-        ))}
-        <text x="4" y="14" fontSize="12" fill="var(--graphite)">
-          W
-        </text>
-        {x.ticks(5).map((t) => (
-          <TickText key={t} x={x(t)} y={height - 10}>
-            {t}
-          </TickText>
-        ))}
-        <text x={LEFT - 6} y={height - 10} fontSize="12" textAnchor="end" fill="var(--graphite)">
-          (N·m)²
-        </text>
-        <path d={`M${LEFT} ${height - 30}H${width - 12}`} stroke="var(--ink)" strokeWidth="1.25" />
-        <path
-          d={`M${x(0)} ${y(stray.bW)}L${x(most)} ${y(stray.bW + stray.aWPerNm2 * most)}`}
-          stroke={stray.valid ? 'var(--ink)' : 'var(--carmine)'}
-          strokeWidth="2"
-        />
-        {points.map((p, i) => (
-          <circle
-            key={i}
-            cx={x(p.x)}
-            cy={y(p.w)}
-            r="4.5"
-            fill={p.out ? 'var(--paper)' : 'var(--copper)'}
-            stroke={p.out ? 'var(--carmine)' : 'none'}
-            strokeWidth="2"
-          />
-        ))}
-      </svg>
+            {points.map((p, i) => (
+              <circle
+                key={i}
+                cx={x(p.x)}
+                cy={y(p.w)}
+                r="4.5"
+                fill={p.out ? 'var(--paper)' : 'var(--copper)'}
+                stroke={p.out ? 'var(--carmine)' : 'none'}
+                strokeWidth="2"
+              />
+            ))}
+          </>
+        )}
+      </XyChart>
     </div>
   );
 }

@@ -16,6 +16,7 @@ import { Key } from '../../kit/key.tsx';
 import { PhaseBox } from '../../kit/marks.tsx';
 import { useBench } from '../bench-api.ts';
 import { CsvDrop } from '../csv-drop.tsx';
+import { HookUpDrawing } from '../hook-up.tsx';
 import { INSTRUMENT } from '../measured-with.tsx';
 import type { TestViewProps } from '../views.ts';
 import { PulseBars } from './pulse-bars.tsx';
@@ -177,46 +178,8 @@ function RingTable({
 function EmptyWaves({ voltageV }: { readonly voltageV: number | null }) {
   const levels = voltageV ? surgeLevels(voltageV) : null;
   return (
-    <div className="grid gap-3 sm:grid-cols-2">
-      <svg
-        viewBox="0 0 320 190"
-        role="img"
-        aria-label="How to connect: the lead under test to the pulse, the two others grounded"
-        className="block w-full"
-      >
-        <rect x="8" y="18" width="92" height="150" fill="var(--tint)" stroke="var(--ink)" strokeWidth="1.5" />
-        <text x="54" y="40" fontSize="14" fontWeight="650" textAnchor="middle" fill="var(--ink)">
-          tester
-        </text>
-        {(['U', 'V', 'W'] as const).map((p, i) => (
-          <g key={p}>
-            <path
-              d={`M100 ${66 + 34 * i}H206`}
-              stroke={i === 0 ? 'var(--copper)' : 'var(--ink)'}
-              strokeWidth={i === 0 ? 3 : 1.75}
-            />
-            <text x="94" y={71 + 34 * i} fontSize="13" textAnchor="end" fill="var(--ink)">
-              {i === 0 ? 'pulse' : 'ground'}
-            </text>
-            <text
-              x="150"
-              y={60 + 34 * i}
-              fontSize="14"
-              fontWeight="650"
-              textAnchor="middle"
-              fill={i === 0 ? 'var(--copper)' : 'var(--ink)'}
-            >
-              {p}
-            </text>
-          </g>
-        ))}
-        <circle cx="252" cy="100" r="56" fill="none" stroke="var(--ink)" strokeWidth="1.75" />
-        <circle cx="252" cy="100" r="34" fill="none" stroke="var(--ink)" />
-        <text x="252" y="105" fontSize="13" textAnchor="middle" fill="var(--ink)">
-          stator
-        </text>
-        <path d="M252 156v16M238 172h28M243 177h18M248 182h8" stroke="var(--ink)" strokeWidth="1.75" />
-      </svg>
+    <div className="grid gap-3">
+      <HookUpDrawing hookUp={TEST_KINDS.surge.hookUp} />
       <div className="text-[15px]">
         <p>
           <b>Rotor out.</b> Pulse U with V and W grounded, then V, then W, on one range. Raise it in steps,

@@ -243,6 +243,15 @@ export const balance = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check: impossible,
+  hookUp: {
+    instrument: 'balancing machine',
+    clips: [
+      { name: 'pick-up A', to: ['drive-end bearing'] },
+      { name: 'pick-up B', to: ['other bearing'] },
+      { name: 'once a turn', to: ['mark on the shaft'] },
+    ],
+    words: 'The mark is the zero of all angles; half a key in the keyway.',
+  },
   judge,
   // Scales are in shares of what is permitted, whatever the rotor weighs.
   nominal: ({ plate }) => ({

@@ -126,6 +126,15 @@ export const bearingHeat = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check,
+  hookUp: {
+    instrument: 'thermometer',
+    clips: [
+      { name: 'contact', to: ['drive-end housing'] },
+      { name: 'contact', to: ['other housing'] },
+      { name: 'free', to: ['air, one metre off'] },
+    ],
+    words: 'Always on the same spot, after an hour’s run; again half an hour later.',
+  },
   judge,
   nominal: () => ({ typed: { drive: '50', other: '50', air: '25' }, expected: false }),
   expected: () => 'some 20 to 40 K over the air, both ends alike, steady for half an hour',

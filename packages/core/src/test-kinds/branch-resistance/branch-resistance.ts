@@ -134,6 +134,14 @@ export const branchResistance = defineTest({
   body: 'stator',
   form: FORM,
   stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+  hookUp: {
+    instrument: 'four-wire ohmmeter',
+    clips: [
+      { name: 'current and volts', to: ['start of the branch'] },
+      { name: 'current and volts', to: ['its finish'] },
+    ],
+    words: 'Capacitor and switch taken off. Main winding first, then the start winding.',
+  },
   judge,
   nominal: ({ plan }) => {
     const of = singlePhasePlanOf(plan)?.figures;

@@ -119,6 +119,14 @@ export const coreLoss = defineTest({
     name: 'Loop test',
     text: 'The loop carries mains current and a core can heat within minutes: insulate the loop, keep hands off, stay beside it.',
   },
+  hookUp: {
+    instrument: 'supply, wattmeter',
+    clips: [
+      { name: 'loop', to: ['through the bore, round the yoke'], live: true },
+      { name: 'search coil', to: ['one turn, same path'] },
+    ],
+    words: 'Current coil of the wattmeter in the loop, its voltage coil on the search coil.',
+  },
   judge,
   nominal: () => ({ typed: { before: '3', after: '3', hotSpot: '5' }, expected: false }),
   examples: {

@@ -232,6 +232,14 @@ export const cure = defineTest({
   needsLog: true,
   caution: { name: 'Hot part, vapour', text: `Fan on, no flame. ${HOT_SURFACE}` },
   check: (r, _context, typed) => [...readTwoWays(typed), ...secondLine(r)],
+  hookUp: {
+    instrument: 'oven log',
+    clips: [
+      { name: 'part', to: ['on the winding or core'] },
+      { name: 'air', to: ['free in the oven'] },
+    ],
+    words: 'The sensor of the part touches core or end turns, not the shelf.',
+  },
   judge,
   examples: {
     sound: { typed: { target: '150', minutes: '2 h' }, log: exampleLog(150) },

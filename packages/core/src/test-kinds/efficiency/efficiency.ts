@@ -277,6 +277,16 @@ export const efficiency = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check,
+  hookUp: {
+    instrument: 'supply, analyser',
+    clips: [
+      { name: 'L1', to: ['U'], live: true },
+      { name: 'L2', to: ['V'], live: true },
+      { name: 'L3', to: ['W'], live: true },
+      { name: 'torque, speed', to: ['shaft'] },
+    ],
+    words: 'On the dynamometer: zero of the torque meter first, points from the highest load down.',
+  },
   judge,
   nominal: ({ plate }) =>
     plate.powerKw && polesOf(plate)

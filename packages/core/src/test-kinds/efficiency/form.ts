@@ -17,6 +17,8 @@ export const EFFICIENCY_FORM = [
     220,
     'empty: that of the point nearest to it',
   ),
+  quantity('leadOhm', 'Lead to lead, cold', 'resistance', 0.000001, 20000, 'for points out of a log'),
+  quantity('leadAt', 'Cold winding', 'temperature', -20, 80),
   choice('class', 'Class on the plate', { IE1: 'IE1', IE2: 'IE2', IE3: 'IE3', IE4: 'IE4' }),
 ] as const;
 export type EfficiencyReading = ReadingOf<typeof EFFICIENCY_FORM>;

@@ -43,6 +43,16 @@ export const fullLoad = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check: noCurrent,
+  hookUp: {
+    instrument: 'supply, analyser',
+    clips: [
+      { name: 'L1', to: ['U'], live: true },
+      { name: 'L2', to: ['V'], live: true },
+      { name: 'L3', to: ['W'], live: true },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words: 'Coupled to its load, volts read at the motor’s own leads.',
+  },
   judge,
   nominal: ({ plate: { voltageV, currentA } }) => {
     if (!voltageV || !currentA) return null;

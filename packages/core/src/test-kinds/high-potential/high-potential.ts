@@ -262,6 +262,15 @@ export const highPotential = defineTest({
     text: 'Barrier shut, two people, one hand. Raise it slowly, never at once. After direct voltage discharge through the resistor and leave every lead grounded.',
   },
   check,
+  hookUp: {
+    instrument: 'high-potential tester',
+    clips: [
+      { name: 'high volts', to: ['U', 'V', 'W'], live: true },
+      { name: 'return', to: ['frame'] },
+    ],
+    words:
+      'All leads and all sensors joined; frame, shaft and return on one earth. Discharge, then earth, then touch.',
+  },
   judge,
   nominal: ({ plate }) =>
     plate.voltageV

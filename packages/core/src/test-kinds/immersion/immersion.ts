@@ -123,6 +123,14 @@ export const immersion = defineTest({
     text: 'Tank insulated and fenced, leads well above the water, one hand on the switch. Discharge and earth the winding before anybody reaches in. Follow local rules.',
   },
   check,
+  hookUp: {
+    instrument: 'insulation and AC tester',
+    clips: [
+      { name: 'line', to: ['U', 'V', 'W'], live: true },
+      { name: 'earth', to: ['tank and frame'] },
+    ],
+    words: 'Winding wholly under water, leads well above it.',
+  },
   judge,
   nominal: () => ({
     typed: { before: '1000', under: '500', withstand: '460', held: 'held', after: '500' },

@@ -289,6 +289,11 @@ export const impregnation = defineTest({
     text: 'Solvent burns and is breathed in: exhaust on, gloves, no flame. A tank under pressure stays shut until its gauge reads zero.',
   },
   check,
+  hookUp: {
+    instrument: 'scale, cup, clock',
+    clips: [{ name: 'weighed', to: ['stator, before and after'] }],
+    words: 'Weigh it dry and bare, then drained and cured; the cup tells the flow of the varnish.',
+  },
   judge,
   examples: {
     sound: {

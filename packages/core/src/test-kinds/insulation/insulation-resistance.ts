@@ -278,6 +278,15 @@ export const insulation = defineTest({
     text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
   },
   check: zeroInsulation,
+  hookUp: {
+    instrument: 'insulation tester',
+    clips: [
+      { name: 'line', to: ['U', 'V', 'W'], live: true },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words:
+      'All leads joined, the earth clip on bare metal of the frame. Discharge four times as long as it was charged.',
+  },
   judge,
   nominal: ({ plate }) => ({
     typed: {

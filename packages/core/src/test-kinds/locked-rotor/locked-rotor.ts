@@ -223,6 +223,17 @@ export const lockedRotor = defineTest({
     text: 'The lock holds the whole starting torque: check it and the direction before power, stand clear. A few seconds a reading: winding and cage heat very fast.',
   },
   check,
+  hookUp: {
+    instrument: 'supply, analyser',
+    clips: [
+      { name: 'L1', to: ['U'], live: true },
+      { name: 'L2', to: ['V'], live: true },
+      { name: 'L3', to: ['W'], live: true },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words:
+      'Shaft locked by an arm on a scale. Raise the volts from nothing to about rated current; seconds only.',
+  },
   judge,
   nominal: ({ plate: { voltageV, currentA, frequencyHz } }) =>
     voltageV && currentA

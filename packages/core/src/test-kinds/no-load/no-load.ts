@@ -108,6 +108,16 @@ export const noLoad = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check: (r, { plate }) => [...noCurrent(r), ...checkLosses(r, plate)],
+  hookUp: {
+    instrument: 'supply, analyser',
+    clips: [
+      { name: 'L1', to: ['U'], live: true },
+      { name: 'L2', to: ['V'], live: true },
+      { name: 'L3', to: ['W'], live: true },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words: 'Uncoupled, key out or tied. All three volts and currents at one moment.',
+  },
   judge,
   nominal: ({ plate: { voltageV, currentA } }) => {
     if (!voltageV || !currentA) return null;

@@ -136,6 +136,11 @@ export const noise = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check,
+  hookUp: {
+    instrument: 'level meter, A',
+    clips: [{ name: 'microphone', to: ['four places, one metre off'] }],
+    words: 'First the room with the motor stopped, then each side at shaft height.',
+  },
   judge,
   nominal: () => ({ typed: { levels: '60', room: '40', limit: '70' }, expected: false }),
   examples: {

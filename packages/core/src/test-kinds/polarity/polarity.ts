@@ -98,6 +98,14 @@ export const polarity = defineTest({
   form: FORM,
   stages: ['before-varnish'],
   check: otherSigns,
+  hookUp: {
+    instrument: 'direct current, low volts',
+    clips: [
+      { name: 'plus', to: ['U1'] },
+      { name: 'minus', to: ['U2'] },
+    ],
+    words: 'One phase at a time; a compass goes round inside the bore, group by group.',
+  },
   judge,
   nominal: ({ plan }) => (plan ? { typed: { sequence: plan.walk.expected.join('') }, expected: true } : null),
   expected: ({ plan }) => plan?.walk.expected.join(' ') ?? null,

@@ -257,6 +257,14 @@ export const resistance = defineTest({
   body: 'stator',
   form: FORM,
   stages: ['incoming', 'before-varnish', 'varnished', 'final'],
+  hookUp: {
+    instrument: 'four-wire ohmmeter',
+    clips: [
+      { name: 'current and volts', to: ['U'] },
+      { name: 'current and volts', to: ['V'] },
+    ],
+    words: 'Both clips of a side on one lead, volts nearer to the winding. Then V to W, then W to U.',
+  },
   judge,
   nominal: ({ plan }) => {
     const [uv, vw, wu] = plannedOhms(plan) ?? ['1', '1', '1'];

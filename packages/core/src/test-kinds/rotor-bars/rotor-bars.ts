@@ -112,6 +112,14 @@ export const rotorBars = defineTest({
     text: 'Turn it with a gloved hand or a bar, never at the leads. Low volts only, and short: at standstill everything heats.',
   },
   check,
+  hookUp: {
+    instrument: 'supply, ammeter',
+    clips: [
+      { name: 'one side', to: ['U'], live: true },
+      { name: 'other side', to: ['V'], live: true },
+    ],
+    words: 'A quarter of rated volts on two leads; turn the shaft by hand, read at each place.',
+  },
   judge,
   nominal: () => ({
     typed: { voltage: '50', turned: Array.from({ length: 8 }, () => '10 A').join('\n') },

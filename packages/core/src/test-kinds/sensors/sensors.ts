@@ -207,6 +207,14 @@ export const sensors = defineTest({
     text: 'Thermistors are measured with 2.5 V at most. Short sensor leads together and to ground in every high-voltage test of the winding.',
   },
   check,
+  hookUp: {
+    instrument: 'ohmmeter, low volts',
+    clips: [
+      { name: 'one side', to: ['sensor'] },
+      { name: 'other side', to: ['sensor, other lead'] },
+    ],
+    words: 'One sensor after the other, at its own terminals; winding leads on earth.',
+  },
   judge,
   nominal: () => ({ typed: { type: 'pt100', winding: '20', sensors: '107.79' }, expected: false }),
   expected: () => 'at 20 °C: Pt100 107.8 Ω, Pt1000 1078 Ω; thermistors 20 to 250 Ω each',

@@ -217,6 +217,14 @@ export const shaftFits = defineTest({
   leftToShop: true,
   stages: ['incoming', 'final'],
   check,
+  hookUp: {
+    instrument: 'micrometer, dial',
+    clips: [
+      { name: 'three places', to: ['seats and bores'] },
+      { name: 'dial', to: ['shaft end'] },
+    ],
+    words: 'Part and micrometer at one temperature; of a seat the smallest, of a bore the largest counts.',
+  },
   judge,
   nominal: () => ({ typed: { shaftEnd: '38', shaftEndFit: 'k6', runOut: '0.01' }, expected: false }),
   examples: {

@@ -33,6 +33,15 @@ export const singleLoad = defineTest({
           expected: true,
         }
       : null,
+  hookUp: {
+    instrument: 'supply, ammeter',
+    clips: [
+      { name: 'line', to: ['lead to the line'], live: true },
+      { name: 'neutral', to: ['lead to neutral'] },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words: 'Coupled to its load, volts read at the motor’s own leads.',
+  },
   judge: (r, { plate }) =>
     judgeSingleRun(r, plate, {
       name: 'Full-load current of the plate’s',

@@ -34,6 +34,15 @@ export const singleNoLoad = defineTest({
           expected: false,
         }
       : null,
+  hookUp: {
+    instrument: 'supply, ammeter',
+    clips: [
+      { name: 'line', to: ['lead to the line'], live: true },
+      { name: 'neutral', to: ['lead to neutral'] },
+      { name: 'earth', to: ['frame'] },
+    ],
+    words: 'Uncoupled, capacitor fitted, cover shut.',
+  },
   judge: (r, { plate }) =>
     judgeSingleRun(r, plate, {
       name: 'No-load current of the plate’s',

@@ -181,6 +181,14 @@ export const starting = defineTest({
     text: 'A capacitor keeps its charge with the motor unplugged: discharge it through a resistor, then short it, before anybody touches it. Electrolytic cans can burst.',
   },
   check: leftOut,
+  hookUp: {
+    instrument: 'capacitance meter',
+    clips: [
+      { name: 'meter', to: ['capacitor, discharged'] },
+      { name: 'ohmmeter', to: ['switch'] },
+    ],
+    words: 'Capacitor off its leads and discharged through a resistor. Try the switch at rest and by hand.',
+  },
   judge,
   nominal: ({ plate: named }) => {
     const { startCapacitorUf: start, runCapacitorUf: run, starts } = named as SinglePhasePlate;

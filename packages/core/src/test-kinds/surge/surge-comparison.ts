@@ -341,6 +341,14 @@ export const surge = defineTest({
   },
   takesWaves: true,
   check,
+  hookUp: {
+    instrument: 'surge tester',
+    clips: [
+      { name: 'pulse', to: ['U'], live: true },
+      { name: 'ground', to: ['V', 'W', 'frame'] },
+    ],
+    words: 'The lead under test on the pulse, the two others and the frame on ground; then V, then W.',
+  },
   judge,
   nominal: () => ({
     typed: {

@@ -197,6 +197,14 @@ export const temperatureRise = defineTest({
   stages: ['final'],
   caution: ROTATING,
   check,
+  hookUp: {
+    instrument: 'four-wire ohmmeter',
+    clips: [
+      { name: 'current and volts', to: ['U'] },
+      { name: 'current and volts', to: ['V'] },
+    ],
+    words: 'The same two leads cold and hot. Clips at hand before it is switched off: seconds count.',
+  },
   judge,
   nominal: ({ plate }) =>
     plate.insulationClass

@@ -250,6 +250,16 @@ export const vibration = defineTest({
   stages: ['incoming', 'final'],
   caution: ROTATING,
   check,
+  hookUp: {
+    instrument: 'vibration meter',
+    clips: [
+      { name: 'horizontal', to: ['bearing housing'] },
+      { name: 'vertical', to: ['bearing housing'] },
+      { name: 'axial', to: ['bearing housing'] },
+    ],
+    words:
+      'On solid metal at the bearing, not on cowl or fin; both ends, motor on rubber unless it is bolted down.',
+  },
   judge,
   nominal: ({ plate }) => ({
     typed: {
