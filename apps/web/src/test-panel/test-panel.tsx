@@ -122,6 +122,16 @@ function TestList({
   );
 }
 
+/** A long list shows where one is. */
+const showsItself = (row: HTMLElement | null) => {
+  const list = row?.closest('nav')?.parentElement;
+  if (!row || !list || list.scrollHeight <= list.clientHeight) return;
+  const { top, bottom } = row.getBoundingClientRect();
+  const box = list.getBoundingClientRect();
+  // The list alone scrolls, never the sheet.
+  if (top < box.top || bottom > box.bottom) list.scrollTop += top - box.top - box.height / 2;
+};
+
 function TestRow({
   id,
   file,
@@ -144,6 +154,7 @@ function TestRow({
           <button
             key={s}
             type="button"
+            ref={s === current ? showsItself : undefined}
             aria-current={s === current ? 'true' : undefined}
             onClick={() => onChoose(s)}
             className={`flex w-full items-center gap-2 px-3 py-[2.5px] text-left text-[14px] -outline-offset-2 max-xl:min-h-12 max-xl:gap-1.5 max-xl:px-2 max-xl:text-[15px] max-xl:whitespace-nowrap ${s === current ? 'bg-wash font-[650] text-copper' : ''}`}

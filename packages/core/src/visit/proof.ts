@@ -3,7 +3,7 @@
  * Source: common practice, no source.
  */
 import { measuredAfter, stationOf } from '../route/index.ts';
-import { PROVES_CONNECTION, type Stage, type TestKindId } from '../test-kinds/index.ts';
+import { PROVES_CONNECTION, TEST_KINDS, type Stage, type TestKindId } from '../test-kinds/index.ts';
 import type { Visit } from './visit.ts';
 
 export interface Voided {
@@ -18,7 +18,10 @@ export function voidedBy(
   reading: { readonly kind: TestKindId; readonly stage: Stage; readonly order: number },
   visit: Pick<Visit, 'steps' | 'jointMarks' | 'windings' | 'route'>,
 ): Voided | null {
+  const { body, leftToShop } = TEST_KINDS[reading.kind];
   for (const id of measuredAfter(visit.route, reading.kind, reading.stage)) {
+    // A rotor that no station sends to this test is measured on its own, before it comes together or after.
+    if (leftToShop && body === 'rotor' && stationOf(visit.route, id).body === 'motor') continue;
     const signed = visit.steps.find((s) => s.station === id)?.signedOrder ?? null;
     const title = `“${stationOf(visit.route, id).title}”`;
     if (signed === null)

@@ -103,7 +103,7 @@ function Curves({
             </text>
             <text
               x={x(0.04 * synchronous)}
-              y={y(torque(speeds[0]!)) - 6}
+              y={y(torque(speeds[0]!)) - 14}
               fontSize="13"
               fontWeight="650"
               fill="var(--copper)"
@@ -156,7 +156,7 @@ function Curves({
                 />
                 <text
                   x={x(0.3 * ratedKw!)}
-                  y={y(100 * (loads[9]?.efficiency ?? 0)) - 6}
+                  y={y(100 * (loads[9]?.efficiency ?? 0)) - 9}
                   fontSize="13"
                   fontWeight="650"
                   fill="var(--copper)"
@@ -187,10 +187,9 @@ function CircuitTable({ circuit: c }: { readonly circuit: MotorCircuit }) {
     ['X₁', c.circuit.x1Ohm],
     ['R₂', c.circuit.r2Ohm],
     ['X₂', c.circuit.x2Ohm],
-    ['X_m', c.circuit.xmOhm],
-    ...(c.circuit.rfeOhm === null ? [] : [['R_fe', c.circuit.rfeOhm] as const]),
+    ['Xₘ', c.circuit.xmOhm],
+    ...(c.circuit.rfeOhm === null ? [] : [['R core', c.circuit.rfeOhm] as const]),
   ] as const;
-  const r = c.residuals;
   return (
     <>
       <h3 className="mt-2 text-[15px]">
@@ -206,10 +205,23 @@ function CircuitTable({ circuit: c }: { readonly circuit: MotorCircuit }) {
         ))}
       </dl>
       <p className="mt-1 text-[13px] text-graphite">
-        Left unexplained, no load: {showNumber(Math.abs(r.noLoadCurrentA), 2)} A,{' '}
-        {showNumber(Math.abs(r.noLoadPowerW), 2)} W; locked: {showNumber(Math.abs(r.lockedCurrentA), 2)} A,{' '}
-        {showNumber(Math.abs(r.lockedPowerW), 2)} W. <b>Assumed</b>: {c.assumed.join('; ')}.
+        {sayResiduals(c)} <b>Assumed</b>: {c.assumed.join('; ')}.
       </p>
     </>
   );
+}
+
+/** What the circuit leaves of the two tests; below a thousandth of a unit it is arithmetic. */
+function sayResiduals({ residuals: r }: MotorCircuit): string {
+  const said = (
+    [
+      ['no-load current', r.noLoadCurrentA, 'A'],
+      ['no-load power', r.noLoadPowerW, 'W'],
+      ['locked current', r.lockedCurrentA, 'A'],
+      ['locked power', r.lockedPowerW, 'W'],
+    ] as const
+  ).filter(([, left]) => Math.abs(left) >= 0.001);
+  return said.length === 0
+    ? 'Both tests are reproduced to the last digit.'
+    : `Left unexplained: ${said.map(([name, left, unit]) => `${name} ${showNumber(left, 2)} ${unit}`).join(', ')}.`;
 }

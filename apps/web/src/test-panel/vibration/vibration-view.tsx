@@ -43,7 +43,15 @@ export function VibrationAbove(props: TestViewProps) {
                 {marks.map(([hz, name], i) => (
                   <g key={name}>
                     <path d={`M${x(hz)} ${y(0)}V14`} stroke="var(--graphite)" strokeDasharray="3 3" />
-                    <text x={x(hz) + 4} y={24 + 14 * i} fontSize="12" fill="var(--graphite)">
+                    <text
+                      x={x(hz) + 4}
+                      y={24 + 14 * i}
+                      fontSize="12"
+                      fill="var(--graphite)"
+                      stroke="var(--paper)"
+                      strokeWidth="4"
+                      paintOrder="stroke"
+                    >
                       {name}
                     </text>
                   </g>
