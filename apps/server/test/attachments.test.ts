@@ -152,6 +152,26 @@ describe('a photo', () => {
     expect(many.filter((a) => a.status === 200)).toHaveLength(1);
   });
 
+  it('stands in the dossier as large as it is printed, before the work where it was taken before it', async () => {
+    const without = (await shop.lead.get('motors/4001/dossier.pdf')).bytes.length;
+    const kept = await add(
+      shop.winder,
+      await asTaken(2400, 1800, '#305060'),
+      '?place=station/intake&name=box.jpg&note=terminal%20box',
+    );
+    expect(kept.status).toBe(201);
+    const pdf = await shop.lead.get('motors/4001/dossier.pdf');
+    expect([pdf.status, pdf.bytes.length > without]).toEqual([200, true]);
+    const { photos } = (
+      await shop.lead.get<{ photos: { note: string; before: boolean; hash: string }[] }>(
+        'motors/4001/dossier.json',
+      )
+    ).body;
+    expect(photos.find((p) => p.note === 'terminal box')).toMatchObject({
+      before: true,
+      hash: kept.body.hash,
+    });
+  });
   it('is withdrawn by who added it or by a lead, once, and stays readable', async () => {
     const { id } = (await attachments(shop.winder))[0]!;
     const withdraw = (who: Caller) =>

@@ -115,3 +115,84 @@ it('issues a verdict as PDF for every one of them', async () => {
     expect(pdf.bytes.subarray(0, 5).toString()).toBe('%PDF-');
   }
 });
+
+interface Dossier {
+  verdict: { state: string; reasons: string[] };
+  tests: {
+    title: string;
+    verdict: string;
+    assumed: string[];
+    voided: string | null;
+    charts: { lines: { points: [number, number][] }[] }[];
+    figures: { name: string; value: number; source: string }[];
+  }[];
+  work: { station: string; signedBy: string | null }[];
+  curves: { charts: unknown[] } | null;
+  gaps: string[];
+  overTime: { title: string; readings: { number: string }[] }[];
+  sources: { fromMemory: string[]; commonPractice: string[] };
+}
+const dossier = async (number: string) => (await s.lead.get<Dossier>(`motors/${number}/dossier.json`)).body;
+
+it('the dossier says what the motor’s own sheet says, every figure with its source, and what is missing', async () => {
+  const d = await dossier('3090');
+  const own = (
+    await s.lead.get<{
+      verdict: { state: string };
+      readings: {
+        outcome: { ok: boolean; judgement: { verdict: string; figures: { figure: { value: number } }[] } };
+      }[];
+    }>('motors/3090')
+  ).body;
+  const values = (f: readonly { readonly value: number }[]) => f.map((x) => x.value);
+  expect(d.tests.map((t) => [t.verdict, values(t.figures)])).toEqual(
+    own.readings.map((r) => [
+      r.outcome.judgement.verdict,
+      values(r.outcome.judgement.figures.map((f) => f.figure)),
+    ]),
+  );
+  for (const t of d.tests)
+    for (const f of t.figures) expect(f.source.length, `${t.title}: ${f.name}`).toBeGreaterThan(4);
+  expect(d.verdict.state).toBe(own.verdict.state);
+  expect(d.gaps.join(' ')).toMatch(/Winding resistance, as it came: asked for by “Intake”, not made/);
+  expect(d.gaps.join(' ')).toMatch(/Finish and ship/);
+  expect(d.sources.fromMemory.length).toBeGreaterThan(5);
+  expect(d.curves!.charts).toHaveLength(3);
+  // The cure's log and the load test are drawn from what was recorded.
+  expect(d.tests.flatMap((t) => t.charts).every((c) => c.lines.every((l) => l.points.length > 1))).toBe(true);
+  expect(d.tests.filter((t) => t.charts.length > 0).map((t) => t.title)).toEqual(
+    expect.arrayContaining([
+      'Cure log',
+      'No-load run',
+      'Load test, efficiency',
+      'Vibration',
+      'Temperature rise',
+    ]),
+  );
+});
+
+it('as CSV it has every figure once, as PDF it opens, also of a motor that failed', async () => {
+  const d = await dossier('3103');
+  const csv = (await s.lead.get(`motors/3103/dossier.csv`)).bytes.toString('utf8').trim().split('\n');
+  expect(csv).toHaveLength(1 + d.tests.reduce((n, t) => n + t.figures.length, 0));
+  for (const name of ['dossier.pdf', 'certificate.pdf']) {
+    const { status, bytes } = await s.lead.get(`motors/3103/${name}`);
+    expect([status, bytes.subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+  }
+  expect((await s.lead.get('motors/9999/dossier.pdf')).status).toBe(404);
+});
+
+it('sets a machine that came back beside its own past', async () => {
+  const past = (
+    await s.lead.get<{ kind: string; stage: string; readings: { number: string; sister: boolean }[] }[]>(
+      'motors/3103/past',
+    )
+  ).body;
+  const own = (kind: string, stage: string) =>
+    past
+      .find((f) => f.kind === kind && f.stage === stage)!
+      .readings.filter((r) => !r.sister)
+      .map((r) => r.number);
+  expect(own('insulation', 'incoming')).toEqual(['2311', '2702', '2958', '3103']);
+  expect(own('vibration', 'final')).toEqual(['2311', '2702', '2958']);
+});

@@ -17,3 +17,4 @@ export {
   type TimelineReading,
 } from './visit-timeline.ts';
 export { workingScale } from './working-time.ts';
+export { chartDrawing } from './chart-drawing.ts';

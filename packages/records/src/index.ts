@@ -12,6 +12,7 @@ export * from './floor-records.ts';
 export * from './shop-records.ts';
 export * from './people-records.ts';
 export { notesOfLog, readOvenLog, writeOvenLog, type LogAnswers } from './oven-log-csv.ts';
+export { sayPlace } from './say-place.ts';
 export { readRunLog, readSpectrumCsv } from './figure-csv.ts';
 export { readSurgeWaves, type WaveTimeUnit } from './surge-csv.ts';
 export * from './library-records.ts';

@@ -25,7 +25,7 @@ export class AttachmentsModule implements OnModuleInit {
         { provide: PICTURE_FILE, useValue: pictureFile },
         ...[FileStore, Pictures, AttachmentsRepository, AttachmentsService],
       ],
-      exports: [FileStore, FILES_FOLDER],
+      exports: [FileStore, FILES_FOLDER, AttachmentsService],
     };
   }
 

@@ -36,6 +36,9 @@ interface Kept {
   readonly height: number | null;
 }
 
+/** Longest side of a photo in a document [px]. */
+const PRINT_PX = 1100;
+
 @Injectable()
 export class AttachmentsService {
   constructor(
@@ -125,6 +128,22 @@ export class AttachmentsService {
     const found = await this.attachments.fileOf(person.shopId, number, id);
     if (!found) throw notFound('This file');
     return { ...found, path: this.store.pathOf(found.hash, found.media) };
+  }
+
+  /** Photos as a document shows them, by their sum; made where nobody has asked for them before. */
+  async forPrint(photos: readonly { readonly hash: string }[]): Promise<ReadonlyMap<string, string>> {
+    const made = await Promise.all(
+      photos.map(async ({ hash }) => {
+        const place = this.store.printOf(hash);
+        if (!existsSync(place)) {
+          const to = this.store.newPath();
+          await this.pictures.prepare(this.store.pathOf(hash, 'image/jpeg'), to, null, PRINT_PX);
+          await this.store.keep(to, place);
+        }
+        return [hash, place] as const;
+      }),
+    );
+    return new Map(made);
   }
 
   /** Where its small picture lies; made anew where it came without one. */

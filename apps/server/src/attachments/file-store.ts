@@ -41,6 +41,8 @@ export class FileStore {
 
   pathOf = (hash: string, media: AttachmentMedia) =>
     join(this.folder, hash.slice(0, 2), `${hash}.${ATTACHMENT_MEDIA[media]}`);
+  /** As large as a document shows it. */
+  printOf = (hash: string) => join(this.folder, hash.slice(0, 2), `${hash}.print.jpg`);
   thumbOf = (hash: string) => join(this.folder, hash.slice(0, 2), `${hash}.small.webp`);
 
   /**

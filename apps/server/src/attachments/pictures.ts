@@ -22,18 +22,28 @@ export class Pictures {
 
   /**
    * @param to where the picture goes that is kept; null where only the small one is wanted
+   * @param longest side of the picture that is kept [px]; what is of use where it is not said
    * @returns its size as it is seen [px]
    * @throws Problem 400 where it is no picture that can be read, 503 where many are waiting
    */
-  async prepare(from: string, to: string | null, small: string): Promise<{ width: number; height: number }> {
+  async prepare(
+    from: string,
+    to: string | null,
+    small: string | null,
+    longest?: number,
+  ): Promise<{ width: number; height: number }> {
     if (this.limit.pendingCount >= MOST_WAITING)
       throw new Busy('Many pictures are waiting already: send it again in a moment.');
     return this.limit(async () => {
       try {
-        const { stdout } = await run(process.execPath, [this.file, from, to ?? '-', small], {
-          timeout: LONGEST_MS,
-          killSignal: 'SIGKILL',
-        });
+        const { stdout } = await run(
+          process.execPath,
+          [this.file, from, to ?? '-', small ?? '-', ...(longest ? [String(longest)] : [])],
+          {
+            timeout: LONGEST_MS,
+            killSignal: 'SIGKILL',
+          },
+        );
         return JSON.parse(stdout) as { width: number; height: number };
       } catch (error) {
         const { code, killed } = error as { code?: number; killed?: boolean };

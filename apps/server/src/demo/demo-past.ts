@@ -1,5 +1,5 @@
 /** Motors that left the made-up shop in earlier months and years: their windings fill its library, their times its plan. */
-import { design, type DemoMotor } from './demo-motor.ts';
+import { design, insulation, type DemoMotor, type DemoReading } from './demo-motor.ts';
 
 /** Number, days ago, customer, machine, maker, kW, rpm, then slots, poles, span, circuits, joined in, amps, bore and core length. */
 const ROWS = `
@@ -12,6 +12,8 @@ const ROWS = `
 2790 |  380 | Tårnfjell Cable Railway | Oil pump          | Korvald KV 160 |   11 | 1455 | 36 | 4 |  8 | 2 | star  |   22 | 177 | 190
 2299 | 1010 | Granheim Sawmill        | Log carriage      | Ulmark M200    | 18.5 |  975 | 54 | 6 |  9 | 1 | delta |   37 | 200 | 190
 2311 |  980 | Granheim Sawmill        | Edger             | Ulmark M200    |   30 | 1470 | 48 | 4 | 11 | 2 | delta |   56 | 200 | 190
+2702 |  505 | Granheim Sawmill        | Edger             | Ulmark M200    |   30 | 1470 | 48 | 4 | 11 | 2 | delta |   56 | 200 | 190
+2958 |  158 | Granheim Sawmill        | Edger             | Ulmark M200    |   30 | 1470 | 48 | 4 | 11 | 2 | delta |   56 | 200 | 190
 2342 |  930 | Brattli Bakery          | Dough mixer       | Hestvik 112M   |    4 | 1440 | 36 | 4 |  8 | 1 | star  |  8.4 | 110 | 118
 2377 |  890 | Kornvik Granary         | Sieve             | Dreyholt D112  |    4 | 1440 | 36 | 4 |  8 | 1 | star  |  8.5 | 108 | 125
 2405 |  850 | Fjellmo Dairy           | Butter churn      | Hestvik 132M   |  7.5 | 1450 | 36 | 4 |  8 | 1 | delta | 15.2 | 130 | 150
@@ -41,6 +43,38 @@ const ROWS = `
 3083 |   12 | Granheim Sawmill        | Sorting chain     | Ulmark M132    |  5.5 |  960 | 36 | 6 |  6 | 1 | star  | 12.5 | 148 | 136
 `;
 
+/** The edger of the sawmill comes back for bearings and cleaning every year or so; what was read each time. */
+const EDGER_SERIAL = '4471';
+const EDGER_VISITS: Readonly<Record<string, readonly [incoming: string, final: string, vibration: string]>> =
+  {
+    2311: ['420', '5100', '0.9'],
+    2702: ['190', '3900', '1.3'],
+    2958: ['118', '3300', '1.6'],
+  };
+function edgerReadings(number: string, daysAgo: number): DemoReading[] {
+  const [incoming, final, vibration] = EDGER_VISITS[number] ?? [];
+  if (!incoming || !final || !vibration) return [];
+  return [
+    insulation('incoming', incoming, 24 * daysAgo + 400),
+    insulation('final', final, 24 * daysAgo + 20),
+    {
+      kind: 'vibration',
+      stage: 'final',
+      typed: {
+        unit: 'mm/s rms',
+        speed: '1494',
+        mounting: 'free',
+        shaftHeight: '200',
+        driveH: vibration,
+        driveV: '0.8',
+        fanH: '0.7',
+        fanV: '0.6',
+      },
+      hoursAgo: 24 * daysAgo + 18,
+    },
+  ];
+}
+
 export const PAST_MOTORS: readonly DemoMotor[] = ROWS.trim()
   .split('\n')
   .map((row, i) => {
@@ -53,7 +87,7 @@ export const PAST_MOTORS: readonly DemoMotor[] = ROWS.trim()
       customer,
       machine,
       maker,
-      serial: `${10 + (i % 12)}-${3107 + 211 * i}`,
+      serial: number in EDGER_VISITS ? EDGER_SERIAL : `${10 + (i % 12)}-${3107 + 211 * i}`,
       power,
       speed,
       winding: design(
@@ -73,7 +107,7 @@ export const PAST_MOTORS: readonly DemoMotor[] = ROWS.trim()
       rotor: 'balance',
       together: 'ship',
       working: [],
-      readings: [],
+      readings: edgerReadings(number, daysAgo),
     };
   });
 

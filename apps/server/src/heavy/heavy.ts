@@ -5,6 +5,8 @@ import { Piscina } from 'piscina';
 import type { Calculation } from '../calculate/calculations.ts';
 import { Problem, Busy } from '../http/problem.ts';
 import type { MotorRows } from '../motors/motor-file.ts';
+import type { BesideVisit } from '../motors/past.ts';
+import type { DossierQuestion } from '../reports/dossier/dossier-file.ts';
 import type { MotorSheetTask } from '../reports/motor-sheets.ts';
 import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
 import type { LabelSize } from '../reports/labels.ts';
@@ -91,6 +93,15 @@ export class Heavy implements OnModuleDestroy {
   /** A paper sheet of a motor: its verdict, what is agreed, its nameplate. */
   sheet(task: MotorSheetTask, rows: MotorRows, issue: Issue): Promise<Uint8Array> {
     return this.run(this.sheets, { task, rows, issue }, SHEET_MS);
+  }
+
+  /** Every figure over the visits of a machine, as JSON. */
+  past(rows: MotorRows, beside: readonly BesideVisit[]): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'past', rows, beside }, SHEET_MS);
+  }
+
+  dossier(question: DossierQuestion): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'dossier', ...question }, SHEET_MS);
   }
 
   labels(rows: MotorRows, size: LabelSize, issue: Issue): Promise<Uint8Array> {

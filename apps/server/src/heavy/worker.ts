@@ -7,6 +7,8 @@ import { importDocument, type ImportQuestion } from '../exchange/import-document
 import { badInput } from '../http/problem.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
+import { pastFigures, type BesideVisit } from '../motors/past.ts';
+import { dossierFile, type DossierQuestion } from '../reports/dossier/dossier-file.ts';
 import { labelsPdf, type LabelSize } from '../reports/labels.ts';
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
@@ -18,6 +20,8 @@ export type Question =
   | { readonly task: 'motor'; readonly rows: MotorRows }
   | { readonly task: 'reading'; readonly rows: MotorRows; readonly id: string }
   | { readonly task: MotorSheetTask; readonly rows: MotorRows; readonly issue: Issue }
+  | { readonly task: 'past'; readonly rows: MotorRows; readonly beside: readonly BesideVisit[] }
+  | ({ readonly task: 'dossier' } & DossierQuestion)
   | { readonly task: 'labels'; readonly rows: MotorRows; readonly size: LabelSize; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
@@ -55,7 +59,12 @@ async function answer(q: Question): Promise<unknown> {
     case 'verdict':
     case 'agreement':
     case 'nameplate':
+    case 'certificate':
       return new Uint8Array(await MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
+    case 'past':
+      return json(pastFigures(q.rows, q.beside));
+    case 'dossier':
+      return new Uint8Array(await dossierFile(q));
     case 'wire':
       return wireForFloor(q.question);
     case 'waves': {

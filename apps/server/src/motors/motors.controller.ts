@@ -88,6 +88,12 @@ export class MotorsController {
     return this.motors.otherVisits(person, number);
   }
 
+  /** Every figure over the visits of this machine, beside its sisters. */
+  @Get('motors/:number/past')
+  async past(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    sendJson(response, await this.motors.past(person, number));
+  }
+
   @Get('motors/:number/history')
   history(@Who() person: Person, @Param('number') number: string, @Query() page: HistoryQuery) {
     return this.motors.history(person, number, page);

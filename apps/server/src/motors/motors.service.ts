@@ -9,7 +9,12 @@ import type { Person } from '../people/person.ts';
 import { Heavy } from '../heavy/heavy.ts';
 import { RoutesService } from '../routes/routes.service.ts';
 import { MotorToChange, type MotorRows } from './motor-file.ts';
+import type { BesideVisit } from './past.ts';
 import { MotorsRepository, type HistoryPage } from './motors.repository.ts';
+
+/** Looked at beside a motor; more tell no more. */
+const MOST_VISITS = 8;
+const MOST_SISTERS = 4;
 
 @Injectable()
 export class MotorsService {
@@ -32,6 +37,28 @@ export class MotorsService {
   async otherVisits(person: Person, number: string): Promise<EarlierVisit[]> {
     if (!(await this.motors.idOf(person.shopId, number))) throw notFound(`Motor ${number}`);
     return this.motors.otherVisits(person.shopId, number);
+  }
+
+  /** Every figure of this machine over its visits, beside its sisters, as JSON. */
+  async past(person: Person, number: string): Promise<Uint8Array> {
+    return this.heavy.past(await this.rows(person, number), await this.beside(person, number));
+  }
+
+  /** The other visits of this machine and its sisters on the floor, the newest first. */
+  async beside(person: Person, number: string): Promise<BesideVisit[]> {
+    const own = await this.rows(person, number);
+    const others = await this.motors.otherVisits(person.shopId, number);
+    const which = [
+      ...others.slice(0, MOST_VISITS).map((v) => ({ number: v.number, sister: false })),
+      ...own.sisters.slice(0, MOST_SISTERS).map((s) => ({ number: s.number, sister: true })),
+    ];
+    const found = await Promise.all(
+      which.map(async ({ number: n, sister }) => ({
+        rows: await this.motors.rows(person.shopId, n),
+        sister,
+      })),
+    );
+    return found.flatMap(({ rows, sister }) => (rows ? [{ rows, sister }] : []));
   }
 
   async rows(person: Person, number: string): Promise<MotorRows> {

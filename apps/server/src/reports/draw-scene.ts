@@ -1,5 +1,6 @@
 /** Draws a scene into a PDF with the product's own typefaces. */
 import { WHITE_SHEET, type Scene } from '@norther/drawings';
+import { printable } from './printable.ts';
 
 export const FONTS = {
   words: 'words',
@@ -34,9 +35,10 @@ export function drawScene(doc: PDFKit.PDFDocument, scene: Scene, x: number, y: n
           ? FONTS.figuresBold
           : FONTS.figures;
     doc.undash().font(font).fontSize(mark.size).fillColor(WHITE_SHEET[mark.ink]);
-    const width = doc.widthOfString(mark.text);
+    const text = mark.face === 'words' ? printable(mark.text) : mark.text;
+    const width = doc.widthOfString(text);
     const left = mark.anchor === 'middle' ? width / 2 : mark.anchor === 'end' ? width : 0;
-    doc.text(mark.text, mark.x - left, mark.y, { lineBreak: false, baseline: 'alphabetic' });
+    doc.text(text, mark.x - left, mark.y, { lineBreak: false, baseline: 'alphabetic' });
   }
   doc.undash().restore();
 }

@@ -5,7 +5,8 @@ import Papa from 'papaparse';
 import PDFDocument from 'pdfkit';
 import type { MotorRows } from '../motors/motor-file.ts';
 import { FONTS } from './draw-scene.ts';
-import { addFonts, contentOf, INK, printable, type IssueOptions } from './pdf-sheet.ts';
+import { addFonts, contentOf, INK, type IssueOptions } from './pdf-sheet.ts';
+import { printable } from './printable.ts';
 
 /** Width and height of a label [mm]. */
 export const LABEL_SIZES = { large: [100, 60], small: [57, 32], narrow: [50, 19] } as const;

@@ -4,6 +4,7 @@ import { WHITE_SHEET } from '@norther/drawings';
 import PDFDocument from 'pdfkit';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { FONTS } from './draw-scene.ts';
+import { printable } from './printable.ts';
 
 export const INK = WHITE_SHEET.ink;
 export const MARGIN = 42;
@@ -119,17 +120,6 @@ export function openSheet(judged: JudgedMotor, title: string, o: IssueOptions) {
   };
   return { doc, words, figures, figuresTo, rule, close };
 }
-
-/** The face for words has no arrows or Greek; what it lacks is spelled out. */
-export const printable = (text: string) =>
-  text
-    .replaceAll('Δ', 'D')
-    .replaceAll('Ω', 'ohm')
-    .replaceAll('−', '-')
-    .replaceAll('≥', 'at least')
-    .replaceAll('θ', 'T')
-    .replaceAll('√', 'root ')
-    .replaceAll('→', 'to');
 
 function plateLine({ plans: { plate } }: JudgedMotor): string {
   const mark = plate.connection === 'delta' ? ' Δ' : plate.connection === 'star' ? ' Y' : '';

@@ -9,7 +9,7 @@ import { MotorsService } from '../motors/motors.service.ts';
 import type { Person } from '../people/person.ts';
 import { StoresRepository } from '../stores/stores.repository.ts';
 import { PLAN_FILES, type PlanFile } from './plan-files.ts';
-import { FONT_FOLDER } from './reports.controller.ts';
+import { FONT_FOLDER } from './font-folder.ts';
 
 @ApiTags('reports')
 @Controller('motors/:number')

@@ -5,6 +5,7 @@ import { Heavy } from '../heavy/heavy.ts';
 import type { MotorSheetTask } from './motor-sheets.ts';
 import { Who } from '../http/request.ts';
 import { sendFile } from '../http/send.ts';
+import { FONT_FOLDER } from './font-folder.ts';
 import { LABEL_SIZES, labelsCsv, type LabelSize } from './labels.ts';
 import { nameplateCsv } from './nameplate.ts';
 import { createZodDto } from 'nestjs-zod';
@@ -15,8 +16,6 @@ import type { Person } from '../people/person.ts';
 class LabelQuery extends createZodDto(
   z.object({ size: z.enum(Object.keys(LABEL_SIZES) as [LabelSize, ...LabelSize[]]).default('large') }),
 ) {}
-
-export const FONT_FOLDER = Symbol('font folder');
 
 @ApiTags('reports')
 @Controller('motors/:number')
@@ -36,6 +35,12 @@ export class ReportsController {
   @Get('agreement.pdf')
   async agreement(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
     await this.sheet('agreement', person, number, response);
+  }
+
+  /** One page for the box of the motor. */
+  @Get('certificate.pdf')
+  async certificate(@Who() person: Person, @Param('number') number: string, @Res() response: Response) {
+    await this.sheet('certificate', person, number, response);
   }
 
   @Get('nameplate.pdf')

@@ -49,6 +49,7 @@ export const router = createBrowserRouter([
           { path: 'connection', ...kindSheet('connection') },
           { path: 'traveller', ...lazy(() => import('../traveller/traveller.tsx'), 'Traveller') },
           { path: 'tests', ...lazy(() => import('../test-panel/test-panel.tsx'), 'TestPanel') },
+          { path: 'trends', ...lazy(() => import('../trends/trends.tsx'), 'Trends') },
           { path: 'verdict', ...lazy(() => import('../verdict/verdict.tsx'), 'Verdict') },
           { path: 'search', ...kindSheet('search') },
           { path: 'cut', ...kindSheet('cut') },

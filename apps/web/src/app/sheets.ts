@@ -52,7 +52,7 @@ const MOTOR_GROUPS: readonly SheetGroup[] = [
     ['Library', '/library'],
   ),
   group('3', 'Work', ['Traveller', '/traveller']),
-  group('4', 'Proof', ['Tests', '/tests'], ['Verdict', '/verdict']),
+  group('4', 'Proof', ['Tests', '/tests'], ['Verdict', '/verdict'], ['Trends', '/trends']),
 ];
 export const SHOP_SHEETS = SHOP_GROUPS.flatMap((g) => g.sheets);
 export const MOTOR_SHEETS = MOTOR_GROUPS.flatMap((g) => g.sheets);

@@ -1,9 +1,8 @@
 /** What happened to a motor, newest first: who, why, and what stood there before and after. */
 import { sayTyped, stationsOf, TEST_KINDS, type Field, type MachineKind, type Route } from '@norther/core';
-import type { EventRecord } from '@norther/records';
+import { sayPlace, type EventRecord } from '@norther/records';
 import { useHistoryQuery } from '../app/api.ts';
 import { ageOf } from '../kit/time.ts';
-import { sayPlace } from '../photos/say-place.ts';
 
 /** What kind of motor it happened to, on which route: words and units are theirs. */
 export interface HappenedTo {

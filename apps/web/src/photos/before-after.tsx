@@ -1,4 +1,5 @@
 /** Two photos beside each other: as it came, and as it leaves. */
+import { sayPlace } from '@norther/records';
 import { kindAndRoute } from '@norther/core';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -8,7 +9,6 @@ import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
 import { MarkedPhoto } from './marked-photo.tsx';
 import { fileAddress } from './photos-api.ts';
-import { sayPlace } from './say-place.ts';
 
 export function BeforeAfter({
   file,

@@ -1,6 +1,6 @@
 /** One photo as large as the screen: what it shows, who took it, a note, the next one. */
 import { kindAndRoute } from '@norther/core';
-import type { PhotoMark } from '@norther/records';
+import { sayPlace, type PhotoMark } from '@norther/records';
 import { ChevronLeft, ChevronRight, Download } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -17,7 +17,6 @@ import {
   useNoteAttachmentMutation,
   useWithdrawAttachmentMutation,
 } from './photos-api.ts';
-import { sayPlace } from './say-place.ts';
 
 export function PhotoViewer({
   file,

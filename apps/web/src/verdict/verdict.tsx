@@ -60,17 +60,7 @@ function OneVerdict({ file }: { file: MotorFile }) {
             </li>
           ))}
         </ol>
-        <p className="no-print mt-4">
-          <a
-            data-primary=""
-            className="inline-flex min-h-10 items-center bg-copper px-4 text-[15px] font-[650] text-on-copper"
-            href={`/api/motors/${encodeURIComponent(file.motor.number)}/verdict.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Verdict as PDF
-          </a>
-        </p>
+        <Papers number={file.motor.number} />
         {why.length > 0 && (
           <>
             <h2 className="mt-5 mb-1 border-b border-ink text-[15px]">
@@ -139,6 +129,31 @@ function OneVerdict({ file }: { file: MotorFile }) {
         </table>
       </View>
     </Sheet>
+  );
+}
+
+/** What can be handed over. */
+function Papers({ number }: { number: string }) {
+  const at = (name: string) => `/api/motors/${encodeURIComponent(number)}/${name}`;
+  const paper = (name: string, label: string, primary = false) => (
+    <a
+      {...(primary ? { 'data-primary': '' } : {})}
+      className={`inline-flex min-h-10 items-center px-3 text-[15px] font-[650] ${primary ? 'bg-copper text-on-copper' : 'border border-ink'}`}
+      href={at(name)}
+      target="_blank"
+      rel="noreferrer"
+    >
+      {label}
+    </a>
+  );
+  return (
+    <nav aria-label="Papers" className="no-print mt-4 flex flex-wrap gap-2">
+      {paper('dossier.pdf', 'Dossier', true)}
+      {paper('certificate.pdf', 'Certificate')}
+      {paper('verdict.pdf', 'Verdict as PDF')}
+      {paper('dossier.json', 'JSON')}
+      {paper('dossier.csv', 'CSV')}
+    </nav>
   );
 }
 

@@ -1,1 +1,2 @@
 export * from './control-chart.ts';
+export * from './trend.ts';

@@ -22,7 +22,9 @@ import {
   type LimitScale,
   type TestOutcome,
 } from '../quantity/index.ts';
+import type { SurgeWaves } from '../surge/index.ts';
 import type { Caution } from '../safety/index.ts';
+import type { Chart } from './chart.ts';
 import type { Stage } from './stages.ts';
 
 /** What a test is judged against, beside its own readings. */
@@ -31,6 +33,8 @@ export interface TestContext {
   /** The winding that is to be there. */
   readonly plan?: Plan | null;
   readonly log?: readonly LogPoint[];
+  /** Recorded beside the reading; its curves are drawn from them. */
+  readonly waves?: SurgeWaves;
   /** Whether to look for what explains a walk that reads wrong; yes when absent. */
   readonly explain?: boolean;
 }
@@ -73,6 +77,8 @@ export interface TestModule<Id extends string, F extends Form> {
     reading: ReadingOf<F>,
     context: TestContext & { readonly bounds: BoundsOf<F> },
   ) => Judgement;
+  /** Its curves, where it has any. */
+  readonly charts?: (reading: ReadingOf<F>, context: TestContext) => readonly Chart[];
   /** A reading to draw the scales by before there is one; null where plate and plan do not say enough. */
   readonly nominal?: (context: TestContext) => NominalReading | null;
   /** What the reading should be by the plan, in words; null where there is nothing to compare with. */
@@ -105,7 +111,7 @@ export interface TestExample {
 /** The same for everybody else: fields to draw, and a function that judges what was typed. */
 export interface TestKind<Id extends string = string> extends Omit<
   TestModule<Id, Form>,
-  'form' | 'check' | 'judge' | 'nominal'
+  'form' | 'check' | 'judge' | 'nominal' | 'charts'
 > {
   readonly fields: readonly Field[];
   /** Reads what was typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
@@ -115,6 +121,8 @@ export interface TestKind<Id extends string = string> extends Omit<
   ) => { readonly values: Readonly<Record<string, number | string>>; readonly findings: readonly Finding[] };
   /** The scales that the reading will be judged on, before there is one. */
   readonly scalesAhead: (context: TestContext) => readonly ScaleAhead[];
+  /** Curves of a reading that could be judged; none where it has none. */
+  readonly chartsOf: (typed: Typed, context: TestContext) => readonly Chart[];
   /** Reads and judges; nothing throws for what was typed, and what is assumed is said. */
   readonly evaluate: (typed: Typed, context: TestContext) => TestOutcome;
 }
@@ -122,7 +130,7 @@ export interface TestKind<Id extends string = string> extends Omit<
 export function defineTest<const Id extends string, const F extends Form>(
   module: TestModule<Id, F>,
 ): TestKind<Id> {
-  const { form, check, judge, nominal, ...rest } = module;
+  const { form, check, judge, nominal, charts, ...rest } = module;
   const read = (typed: Typed, context: TestContext) => {
     const entered = Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim()));
     const { reading, bounds, findings, assumed } = readWhole(form, entered);
@@ -149,6 +157,10 @@ export function defineTest<const Id extends string, const F extends Form>(
     read: (typed, context) => {
       const { reading, findings } = read(typed, context);
       return { values: reading, findings };
+    },
+    chartsOf: (typed, context) => {
+      const { reading, findings } = read(typed, context);
+      return findings.some((f) => f.severity === 'stop') ? [] : (charts?.(reading, context) ?? []);
     },
     evaluate,
   };

@@ -3,6 +3,7 @@ import type { Typed } from '../forms/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { bearingHeat } from './bearing-heat/bearing-heat.ts';
 import { immersion } from './immersion/immersion.ts';
+import { curvesOfMotor, type MotorCurves } from './locked-rotor/circuit-of-tests.ts';
 import { lockedRotor } from './locked-rotor/locked-rotor.ts';
 import { noise } from './noise/noise.ts';
 import { rotorBars } from './rotor-bars/rotor-bars.ts';
@@ -67,6 +68,7 @@ export const TEST_KINDS = Object.fromEntries(ALL.map((kind) => [kind.id, kind]))
 export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext): TestOutcome =>
   TEST_KINDS[kind].evaluate(typed, context);
 
+export type { Chart, ChartAxis, ChartLine } from './chart.ts';
 export { defineTest, type HookUp, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
 export * from './insulation/insulation-figures.ts';
@@ -84,4 +86,23 @@ export { FIT_PLACES, fitsOf, type MeasuredFit } from './shaft-fits/shaft-fits.ts
 export { readSpectrum } from './vibration/vibration.ts';
 export { platinumC, thermocoupleC } from './sensors/sensor-curves.ts';
 export { meanLevel, withoutRoom } from './noise/noise.ts';
-export { circuitOfTests, loadCurve, speedCurve, type MotorCircuit } from './locked-rotor/circuit-of-tests.ts';
+export {
+  circuitOfTests,
+  loadCurve,
+  speedCurve,
+  type MotorCircuit,
+  type MotorCurves,
+} from './locked-rotor/circuit-of-tests.ts';
+
+/** Circuit and curves of a motor out of all its readings; null where no-load run or locked rotor is not among them. */
+export function curvesOfReadings(
+  readings: readonly { readonly kind: string; readonly typed: Typed }[],
+  context: TestContext,
+): MotorCurves | null {
+  const newest = (kind: TestKind) => {
+    const found = readings.findLast((r) => r.kind === kind.id);
+    return found ? kind.read(found.typed, context).values : null;
+  };
+  const [running, standing] = [newest(noLoad), newest(lockedRotor)];
+  return running && standing ? curvesOfMotor(running, standing, context.plate) : null;
+}

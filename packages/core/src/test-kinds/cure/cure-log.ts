@@ -23,6 +23,7 @@ import {
   type LogPoint,
 } from '../../heat/index.ts';
 import { HOT_SURFACE } from '../../safety/index.ts';
+import { thinned } from '../chart.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
@@ -232,6 +233,24 @@ export const cure = defineTest({
   needsLog: true,
   caution: { name: 'Hot part, vapour', text: `Fan on, no flame. ${HOT_SURFACE}` },
   check: (r, _context, typed) => [...readTwoWays(typed), ...secondLine(r)],
+  charts: (_, { log }) =>
+    log && log.length > 1
+      ? [
+          {
+            title: 'Temperatures of the cure',
+            x: { name: 'time', unit: 'min' },
+            y: { name: 'temperature', unit: '°C' },
+            lines: [
+              { name: 'part', as: 'line', points: thinned(log.map((p) => [p.minute, p.partC] as const)) },
+              {
+                name: 'air',
+                as: 'dashed',
+                points: thinned(log.flatMap((p) => (p.airC == null ? [] : [[p.minute, p.airC] as const]))),
+              },
+            ],
+          },
+        ]
+      : [],
   hookUp: {
     instrument: 'oven log',
     clips: [

@@ -288,6 +288,47 @@ export const efficiency = defineTest({
     words: 'On the dynamometer: zero of the torque meter first, points from the highest load down.',
   },
   judge,
+  charts: (r, { plate }) => {
+    const result = loadTestOf(r, plate);
+    return result
+      ? [
+          {
+            title: 'Efficiency over the load',
+            x: { name: 'output', unit: 'kW' },
+            y: { name: 'efficiency', unit: '%' },
+            lines: [
+              {
+                name: 'segregated losses',
+                as: 'line',
+                points: result.points
+                  .map((p) => [p.outputAtW / 1000, 100 * p.efficiency] as const)
+                  .toSorted((a, b) => a[0] - b[0]),
+              },
+            ],
+          },
+          {
+            title: 'Residual loss over the square of the torque',
+            x: { name: 'torque squared', unit: '(N·m)²' },
+            y: { name: 'residual loss', unit: 'W' },
+            lines: [
+              {
+                name: 'points',
+                as: 'points',
+                points: result.points.map((p, i) => [result.read[i]!.torqueNm ** 2, p.residualW]),
+              },
+              {
+                name: 'A·T² + B',
+                as: 'dashed',
+                points: [0, Math.max(...result.read.map((p) => p.torqueNm ** 2))].map((t) => [
+                  t,
+                  result.stray.bW + result.stray.aWPerNm2 * t,
+                ]),
+              },
+            ],
+          },
+        ]
+      : [];
+  },
   nominal: ({ plate }) =>
     plate.powerKw && polesOf(plate)
       ? { typed: { points: EXAMPLE_POINTS, friction: '60 W', core: '165 W' }, expected: false }

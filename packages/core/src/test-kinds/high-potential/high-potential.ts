@@ -272,6 +272,19 @@ export const highPotential = defineTest({
       'All leads and all sensors joined; frame, shaft and return on one earth. Discharge, then earth, then touch.',
   },
   judge,
+  charts: ({ steps }) => {
+    const read = steps?.trim() ? readSteps(steps) : null;
+    return read && typeof read !== 'string'
+      ? [
+          {
+            title: 'Leakage over the direct volts',
+            x: { name: 'volts', unit: 'V' },
+            y: { name: 'leakage', unit: 'µA' },
+            lines: [{ name: 'read', as: 'line', points: read.volts.map((v, i) => [v, read.microamps[i]!]) }],
+          },
+        ]
+      : [];
+  },
   nominal: ({ plate }) =>
     plate.voltageV
       ? {

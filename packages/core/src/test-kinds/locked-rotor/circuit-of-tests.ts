@@ -13,6 +13,8 @@ import {
   type MachinePoint,
 } from '../../performance/index.ts';
 import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { showNumber } from '../../units/index.ts';
+import type { Chart } from '../chart.ts';
 import { separationOf } from '../no-load/losses.ts';
 
 export interface RunWatts {
@@ -97,6 +99,78 @@ export function circuitOfTests(noLoad: RunWatts, locked: RunWatts, plate: Namepl
         : ['core, friction and windage in one lump, since there is no series at falling volts']),
     ],
   });
+}
+
+export interface MotorCurves {
+  readonly lines: readonly (readonly [label: string, text: string])[];
+  readonly charts: readonly Chart[];
+}
+
+/** Circuit and curves from the newest no-load run and locked rotor, for a document; null where they say too little. */
+export function curvesOfMotor(noLoad: RunWatts, locked: RunWatts, plate: Nameplate): MotorCurves | null {
+  const found = circuitOfTests(noLoad, locked, plate);
+  if (!found.ok) return null;
+  const c = found.value;
+  const speeds = speedCurve(c);
+  const loads = plate.powerKw ? loadCurve(c, 1000 * plate.powerKw) : [];
+  const ohm = (v: number | null) => (v === null ? 'none' : `${showNumber(v, 4)} Ω`);
+  const { r1Ohm, x1Ohm, r2Ohm, x2Ohm, xmOhm, rfeOhm } = c.circuit;
+  return {
+    lines: [
+      ['R1, X1', `${ohm(r1Ohm)}, ${ohm(x1Ohm)}`],
+      ['R2, X2', `${ohm(r2Ohm)}, ${ohm(x2Ohm)}`],
+      ['Xm, R core', `${ohm(xmOhm)}, ${ohm(rfeOhm)}`],
+      ['Pull-out', `${showNumber(c.breakdown.torqueNm, 3)} N·m at ${Math.round(c.breakdown.speedRpm)} rpm`],
+      ...(c.rated
+        ? [
+            [
+              'At rated power',
+              `${showNumber(100 * c.rated.efficiency!, 3)} %, ${showNumber(c.rated.currentA, 3)} A, power factor ${showNumber(c.rated.powerFactor, 2)}, ${Math.round(c.rated.speedRpm)} rpm`,
+            ] as const,
+          ]
+        : []),
+      ['Assumed', c.assumed.join('; ')],
+    ],
+    charts: [
+      {
+        title: 'Torque over the speed',
+        x: { name: 'speed', unit: 'rpm' },
+        y: { name: 'torque', unit: 'N·m' },
+        lines: [
+          { name: 'torque', as: 'line' as const, points: speeds.map((p) => [p.speedRpm, p.airGapTorqueNm]) },
+        ],
+      },
+      {
+        title: 'Current over the speed',
+        x: { name: 'speed', unit: 'rpm' },
+        y: { name: 'current', unit: 'A' },
+        lines: [
+          { name: 'current', as: 'line' as const, points: speeds.map((p) => [p.speedRpm, p.currentA]) },
+        ],
+      },
+      ...(loads.length > 1
+        ? [
+            {
+              title: 'Efficiency and power factor over the load',
+              x: { name: 'output', unit: 'kW' },
+              y: { name: 'share', unit: '%' },
+              lines: [
+                {
+                  name: 'efficiency',
+                  as: 'line' as const,
+                  points: loads.map((p) => [p.shaftW / 1000, 100 * (p.efficiency ?? 0)] as const),
+                },
+                {
+                  name: 'power factor',
+                  as: 'dashed' as const,
+                  points: loads.map((p) => [p.shaftW / 1000, 100 * p.powerFactor] as const),
+                },
+              ],
+            },
+          ]
+        : []),
+    ],
+  };
 }
 
 function standTest({ voltage, u, v, w, power, leadOhm }: RunWatts) {

@@ -16,6 +16,7 @@ import {
   type Outcome,
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
+import type { Chart } from '../chart.ts';
 
 export interface LossReading {
   readonly voltage: number;
@@ -100,6 +101,36 @@ export function checkLosses(r: Partial<LossReading>, plate: Nameplate): Finding[
   if (!parted.ok)
     found.push(...parted.findings.map((f) => finding('stop', f.code, f.message, ['series'], f.because)));
   return found;
+}
+
+/** Watts less copper over the square of the volts, and the line that the friction is read from. */
+export function lossCharts(series: string | undefined, plate: Nameplate): Chart[] {
+  const parted = separationOf(series, plate);
+  const read = series?.trim() ? readSeries(series) : null;
+  if (!parted || !read?.ok) return [];
+  const most = Math.max(...read.value.map((p) => p.voltageV)) ** 2;
+  return [
+    {
+      title: 'No-load watts less copper',
+      x: { name: 'volts squared', unit: 'V²' },
+      y: { name: 'power less copper', unit: 'W' },
+      lines: [
+        {
+          name: 'read',
+          as: 'points',
+          points: read.value.map((p, i) => [p.voltageV ** 2, parted.withoutCopperW[i]!]),
+        },
+        {
+          name: 'line of the low volts',
+          as: 'dashed',
+          points: [
+            [0, parted.frictionW],
+            [most, parted.frictionW + parted.slopeWPerV2 * most],
+          ],
+        },
+      ],
+    },
+  ];
 }
 
 /** Figures and what they say; nothing of them is judged but what cannot be. */

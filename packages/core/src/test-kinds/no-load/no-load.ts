@@ -8,7 +8,7 @@ import { slipsOf } from '../../slips/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
-import { checkLosses, lossFigures } from './losses.ts';
+import { checkLosses, lossCharts, lossFigures } from './losses.ts';
 
 const FORM = [
   ...RUN_FORM,
@@ -119,6 +119,7 @@ export const noLoad = defineTest({
     words: 'Uncoupled, key out or tied. All three volts and currents at one moment.',
   },
   judge,
+  charts: ({ series }, { plate }) => lossCharts(series, plate),
   nominal: ({ plate: { voltageV, currentA } }) => {
     if (!voltageV || !currentA) return null;
     const i = String(0.4 * currentA);

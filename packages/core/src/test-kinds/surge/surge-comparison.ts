@@ -17,6 +17,8 @@ import {
 } from '../../quantity/index.ts';
 import {
   ASSUMED_COUPLING,
+  levelsOf,
+  waveAt,
   ASSUMED_GROUP_COUPLING,
   rankCauses,
   shortedPoint,
@@ -31,6 +33,7 @@ import {
 } from '../../surge/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
+import { thinned } from '../chart.ts';
 import { PULSE_LIMIT } from './waves-to-fields.ts';
 
 const area = (id: 'areaUV' | 'areaVW' | 'areaWU', pair: string) =>
@@ -341,6 +344,30 @@ export const surge = defineTest({
   },
   takesWaves: true,
   check,
+  charts: (_, { waves }) => {
+    const top = waves ? levelsOf(waves).at(-1) : undefined;
+    return waves && top !== undefined
+      ? [
+          {
+            title: `Surge waves at ${Math.round(top)} V`,
+            x: { name: 'time', unit: 'µs' },
+            y: { name: 'volts', unit: 'V' },
+            lines: SURGE_PHASES.flatMap((p) => {
+              const wave = waveAt(waves, p, top);
+              return wave
+                ? [
+                    {
+                      name: p,
+                      as: p === 'U' ? 'line' : 'dashed',
+                      points: thinned(wave.samples.map((v, k) => [k * waves.stepUs, v] as const)),
+                    } as const,
+                  ]
+                : [];
+            }),
+          },
+        ]
+      : [];
+  },
   hookUp: {
     instrument: 'surge tester',
     clips: [

@@ -206,6 +206,19 @@ export const temperatureRise = defineTest({
     words: 'The same two leads cold and hot. Clips at hand before it is switched off: seconds count.',
   },
   judge,
+  charts: ({ curve }) => {
+    const read = curve?.trim() ? readCurve(curve) : null;
+    return read && typeof read !== 'string'
+      ? [
+          {
+            title: 'Resistance while it cools',
+            x: { name: 'after switch-off', unit: 's' },
+            y: { name: 'lead to lead', unit: 'Ω' },
+            lines: [{ name: 'read', as: 'points', points: read.timeS.map((t, i) => [t, read.ohm[i]!]) }],
+          },
+        ]
+      : [];
+  },
   nominal: ({ plate }) =>
     plate.insulationClass
       ? {

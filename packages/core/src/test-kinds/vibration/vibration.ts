@@ -261,6 +261,27 @@ export const vibration = defineTest({
       'On solid metal at the bearing, not on cowl or fin; both ends, motor on rubber unless it is bolted down.',
   },
   judge,
+  charts: ({ spectrum }) => {
+    const read = spectrum?.trim() ? readSpectrum(spectrum) : null;
+    return read?.ok
+      ? [
+          {
+            title: 'Spectrum of the vibration',
+            x: { name: 'frequency', unit: 'Hz' },
+            y: { name: 'velocity', unit: 'mm/s' },
+            // Each peak as a stroke from nothing.
+            lines: read.value.map((l) => ({
+              name: `${l.frequencyHz} Hz`,
+              as: 'line',
+              points: [
+                [l.frequencyHz, 0],
+                [l.frequencyHz, l.mmS],
+              ],
+            })),
+          },
+        ]
+      : [];
+  },
   nominal: ({ plate }) => ({
     typed: {
       ...EXAMPLE,

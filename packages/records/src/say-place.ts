@@ -1,14 +1,24 @@
 /** Where a photo belongs, in words. */
-import { hasStation, stationOf, TEST_KINDS, STAGES, type Route, type Stage } from '@norther/core';
-import { readPlace } from '@norther/records';
-import type { ShownReading } from '../app/api.ts';
+import {
+  hasStation,
+  stationOf,
+  TEST_KINDS,
+  STAGES,
+  type Route,
+  type Stage,
+  type TestKindId,
+} from '@norther/core';
+import { readPlace } from './attachment-records.ts';
 
 export function sayPlace(
   place: string,
   {
     route,
     readings,
-  }: { readonly route: Route; readonly readings: readonly Pick<ShownReading, 'id' | 'kind' | 'stage'>[] },
+  }: {
+    readonly route: Route;
+    readonly readings: readonly { readonly id: string; readonly kind: TestKindId; readonly stage: string }[];
+  },
 ): string {
   const read = readPlace(place);
   switch (read?.kind) {

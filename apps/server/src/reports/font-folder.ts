@@ -1,0 +1,2 @@
+/** Where the typefaces of documents lie. */
+export const FONT_FOLDER = Symbol('font folder');
