@@ -1,6 +1,7 @@
 /** One figure over the years: bands of its scale, readings, the line through them and where it meets the limit. */
 import type { FigureOverTime, Trend } from '@norther/core';
 import { line, scaleLinear, scaleLog, scaleTime } from 'd3';
+import { useState } from 'react';
 import { TickText } from '../kit/tick-text.tsx';
 import { useWidth } from '../kit/use-width.ts';
 
@@ -20,7 +21,7 @@ export function TrendChart({
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(760);
   const times = f.readings.map((r) => Date.parse(r.at));
-  const now = Date.now();
+  const [now] = useState(() => Date.now());
   const ends = [...times, now, ...(trend?.meets ? [Math.min(trend.meets.at, now + 15 * 365 * DAY)] : [])];
   const [first, last] = [Math.min(...ends), Math.max(...ends)];
   const room = Math.max(20 * DAY, 0.04 * (last - first));

@@ -3,7 +3,7 @@ import type { Typed } from '../forms/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
 import { bearingHeat } from './bearing-heat/bearing-heat.ts';
 import { immersion } from './immersion/immersion.ts';
-import { curvesOfMotor, type MotorCurves } from './locked-rotor/circuit-of-tests.ts';
+import { circuitOfTests, curvesOfMotor, type MotorCurves } from './locked-rotor/circuit-of-tests.ts';
 import { lockedRotor } from './locked-rotor/locked-rotor.ts';
 import { noise } from './noise/noise.ts';
 import { rotorBars } from './rotor-bars/rotor-bars.ts';
@@ -94,15 +94,24 @@ export {
   type MotorCurves,
 } from './locked-rotor/circuit-of-tests.ts';
 
-/** Circuit and curves of a motor out of all its readings; null where no-load run or locked rotor is not among them. */
-export function curvesOfReadings(
-  readings: readonly { readonly kind: string; readonly typed: Typed }[],
+type KeptReading = { readonly kind: string; readonly typed: Typed };
+const newestOf = (kind: TestKind, readings: readonly KeptReading[], context: TestContext) => {
+  const found = readings.findLast((r) => r.kind === kind.id);
+  return found ? kind.read(found.typed, context).values : {};
+};
+
+/**
+ * The circuit of a motor out of its newest no-load run and locked rotor.
+ * @param locked its figures where they are not kept yet
+ */
+export const circuitOfReadings = (
+  readings: readonly KeptReading[],
   context: TestContext,
-): MotorCurves | null {
-  const newest = (kind: TestKind) => {
-    const found = readings.findLast((r) => r.kind === kind.id);
-    return found ? kind.read(found.typed, context).values : null;
-  };
-  const [running, standing] = [newest(noLoad), newest(lockedRotor)];
-  return running && standing ? curvesOfMotor(running, standing, context.plate) : null;
+  locked: Readonly<Record<string, unknown>> = newestOf(lockedRotor, readings, context),
+) => circuitOfTests(newestOf(noLoad, readings, context), locked, context.plate);
+
+/** Circuit and curves for a document; null where no-load run or locked rotor says too little. */
+export function curvesOfReadings(readings: readonly KeptReading[], context: TestContext): MotorCurves | null {
+  const found = circuitOfReadings(readings, context);
+  return found.ok ? curvesOfMotor(found.value, context.plate) : null;
 }

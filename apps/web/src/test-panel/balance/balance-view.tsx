@@ -61,7 +61,7 @@ export function BalanceAbove({ typed: draft, instrument, latest, open, context, 
     r.radiusA !== undefined &&
     r.reads !== undefined &&
     r.sense !== undefined &&
-    (r.reads === 'vibration' || r.angleOf !== undefined);
+    (r.reads !== 'unbalance' || r.angleOf !== undefined);
   return (
     <section aria-label="Balancing" className="mb-3">
       {job && <Hero job={job} />}

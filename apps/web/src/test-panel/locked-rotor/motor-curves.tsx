@@ -1,10 +1,9 @@
 /** The motor's circuit from no-load run and locked rotor together, and its curves. */
 import {
-  circuitOfTests,
+  circuitOfReadings,
   loadCurve,
   showNumber,
   speedCurve,
-  TEST_KINDS,
   type MachinePoint,
   type MotorCircuit,
 } from '@norther/core';
@@ -15,13 +14,12 @@ import type { TestViewProps } from '../views.ts';
 
 export function MotorCurves(props: TestViewProps) {
   const { file, context } = props;
-  const noLoad = file.readings.filter((r) => r.kind === 'no-load' && !r.withdrawn).at(-1);
   const locked = valuesOf('locked-rotor', props);
   if (locked['power'] === undefined) return null;
-  const found = circuitOfTests(
-    noLoad ? TEST_KINDS['no-load'].read(noLoad.typed, context).values : {},
+  const found = circuitOfReadings(
+    file.readings.filter((r) => !r.withdrawn),
+    context,
     locked,
-    context.plate,
   );
   if (!found.ok)
     return <p className="mb-3 text-[15px] text-graphite">No circuit yet: {found.findings[0]!.message}</p>;

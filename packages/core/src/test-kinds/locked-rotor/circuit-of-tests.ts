@@ -106,11 +106,8 @@ export interface MotorCurves {
   readonly charts: readonly Chart[];
 }
 
-/** Circuit and curves from the newest no-load run and locked rotor, for a document; null where they say too little. */
-export function curvesOfMotor(noLoad: RunWatts, locked: RunWatts, plate: Nameplate): MotorCurves | null {
-  const found = circuitOfTests(noLoad, locked, plate);
-  if (!found.ok) return null;
-  const c = found.value;
+/** Circuit and curves as a document has them. */
+export function curvesOfMotor(c: MotorCircuit, plate: Nameplate): MotorCurves {
   const speeds = speedCurve(c);
   const loads = plate.powerKw ? loadCurve(c, 1000 * plate.powerKw) : [];
   const ohm = (v: number | null) => (v === null ? 'none' : `${showNumber(v, 4)} Ω`);
