@@ -19,6 +19,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
 import { FloorModule } from './floor/floor.module.ts';
 import { HealthController } from './health/health.controller.ts';
+import { CriteriaModule } from './criteria/criteria.module.ts';
 import { HeatModule } from './heat/heat.module.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { neverStored, onlyOurs, readBody } from './http/front.ts';
@@ -93,6 +94,7 @@ class AppModule {
         RoutesModule,
         PartsModule,
         LibraryModule,
+        CriteriaModule,
         HeatModule,
         WorkPlanModule,
         WriteUpsModule,

@@ -26,6 +26,7 @@ export * from './fits/index.ts';
 export * from './series/index.ts';
 export * from './direct-current/index.ts';
 export * from './permanent-magnet/index.ts';
+export * from './criteria/index.ts';
 export * from './slips/index.ts';
 export * from './test-kinds/index.ts';
 export * from './agreement/index.ts';

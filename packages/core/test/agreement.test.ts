@@ -20,6 +20,7 @@ describe('what is agreed', () => {
   const none: Agreement = {
     scope: 'undecided',
     standard: 'as-found',
+    criteria: '',
     facts: '',
     estimate: [],
     currency: '',

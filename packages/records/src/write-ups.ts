@@ -31,6 +31,8 @@ export type FailureBody = z.infer<typeof FailureBody>;
 export const AgreementBody = z.object({
   scope: z.enum(keysOf(SCOPES)).default('undecided'),
   standard: z.enum(keysOf(STANDARDS)).default('as-found'),
+  /** The limits that its tests are held to; empty is the shop's. */
+  criteria: z.string().max(60).default(''),
   facts: words(3000),
   estimate: z
     .array(

@@ -549,6 +549,11 @@ export const treatments = pgTable('treatments', namedInShop(), (t) => [
   uniqueIndex('treatments_name').on(t.shopId, sql`lower(${t.name})`),
 ]);
 
+/** Limits that a shop holds its tests to, copied from a published set and changed. */
+export const criteriaSets = pgTable('criteria_sets', namedInShop(), (t) => [
+  uniqueIndex('criteria_sets_name').on(t.shopId, sql`lower(${t.name})`),
+]);
+
 /** Parts that were in an oven together, from the door shut to the door opened. */
 export const loads = pgTable(
   'loads',

@@ -1,5 +1,6 @@
 /** Everything about one motor, judged: the stored records and what the core makes of them. */
 import {
+  type ChosenCriteria,
   judgeVisit,
   kindAndRoute,
   type GateState,
@@ -48,6 +49,8 @@ export interface MotorRows {
   readonly writeUps: readonly WriteUpRecord[];
   /** On the floor, of the same make and plate. */
   readonly sisters: readonly SisterMotor[];
+  /** The limits that its tests are held to. */
+  readonly criteria: ChosenCriteria;
   /** What the shop has set, as typed. */
   readonly settings: Readonly<Record<string, string>>;
 }

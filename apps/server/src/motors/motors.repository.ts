@@ -1,6 +1,6 @@
 /** Reads and writes motors with all that hangs on them. */
 import { Injectable } from '@nestjs/common';
-import { CORE_VERSION, type RouteName, type SisterMotor } from '@norther/core';
+import { CORE_VERSION, type RouteName, type SisterMotor, type ChosenCriteria } from '@norther/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type {
   EarlierVisit,
@@ -129,6 +129,14 @@ const motorQuery = (db: Db | Transaction) =>
                 = (motors.plate ->> 'power', motors.plate ->> 'voltage', motors.plate ->> 'speed')
             order by s.number limit 20) s)`,
       )}`.as('sisters'),
+      // Of this motor as agreed, else of the shop: a published one by its name, or a copy with its values.
+      criteria: sql<ChosenCriteria>`${sql.raw(
+        `(select json_build_object('published', c.chosen, 'own',
+            (select cs.typed from criteria_sets cs where cs.shop_id = motors.shop_id and cs.id::text = c.chosen))
+          from (select coalesce(
+            nullif((select w.body ->> 'criteria' from write_ups w where w.motor_id = motors.id and w.kind = 'agreement'), ''),
+            nullif((select s.typed ->> 'criteria' from shop_settings s where s.shop_id = motors.shop_id), '')) as chosen) c)`,
+      )}`.as('criteria'),
       settings: sql<Record<
         string,
         string
@@ -204,6 +212,7 @@ export class MotorsRepository {
       attachments: found.attachments.map(attachmentOfJson),
       writeUps: found.writeUps.map(writeUpOfJson),
       sisters: found.sisters,
+      criteria: found.criteria,
       settings: found.settings ?? {},
     };
   }

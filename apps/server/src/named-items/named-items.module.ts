@@ -5,14 +5,26 @@ import type { NamedItem } from '@norther/records';
 import { and, asc, eq } from 'drizzle-orm';
 import { v7 as uuidV7 } from 'uuid';
 import { Database, type Db, type Transaction } from '../database/database.ts';
-import type { equipment, instruments, programmes, supplies, treatments } from '../database/schema.ts';
+import type {
+  criteriaSets,
+  equipment,
+  instruments,
+  programmes,
+  supplies,
+  treatments,
+} from '../database/schema.ts';
 import { Writer, type WriteKey } from '../database/write.ts';
 import { badInput, conflict, forbidden, notFound, stale } from '../http/problem.ts';
 import type { Person } from '../people/person.ts';
 
 /** Tables of such things have the same columns (`namedInShop`). */
 type NamedTable =
-  typeof equipment | typeof programmes | typeof supplies | typeof instruments | typeof treatments;
+  | typeof criteriaSets
+  | typeof equipment
+  | typeof programmes
+  | typeof supplies
+  | typeof instruments
+  | typeof treatments;
 
 export interface NamedThing {
   readonly table: NamedTable;

@@ -48,6 +48,7 @@ function exampleMotor(kind: string): MotorRows {
     readings: [],
     jointMarks: [],
     attachments: [],
+    criteria: { published: null, own: null },
     settings: {},
   };
 }

@@ -25,6 +25,7 @@ export const router = createBrowserRouter([
     HydrateFallback: () => <p className="p-6">Opening the shop …</p>,
     children: [
       { index: true, ...lazy(() => import('../floor/floor.tsx'), 'Floor') },
+      { path: 'limits', ...lazy(() => import('../criteria/limits.tsx'), 'Limits') },
       { path: 'journal', ...lazy(() => import('../journal/journal.tsx'), 'Journal') },
       { path: 'wall', ...lazy(() => import('../floor/wall.tsx'), 'Wall') },
       { path: 'new', ...lazy(() => import('../motor/take-in.tsx'), 'TakeIn') },

@@ -34,6 +34,7 @@ export const SHOP_GROUPS: readonly SheetGroup[] = [
     ['Shop', '/shop'],
     ['Ovens', '/ovens'],
     ['Journal', '/journal'],
+    ['Limits', '/limits'],
   ),
   group('F6', 'Legend', ['Legend', '/legend']),
   group('F8', 'Heat', ['Heat', '/heat']),

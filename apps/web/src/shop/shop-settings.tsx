@@ -4,6 +4,7 @@ import type { SettingsRecord } from '@norther/records';
 import { useSaveSettingsMutation, useSessionQuery, useShopQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
+import { CriteriaChoice } from '../criteria/criteria-choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
@@ -66,15 +67,24 @@ function Settings({ settings }: { settings: SettingsRecord }) {
             <legend className="mb-2 w-full border-b-2 border-ink text-[17px] font-[650]">{title}</legend>
             <div className="grid grid-cols-2 gap-x-3 gap-y-2">
               {fields.map((f) => (
-                <div key={f.id} className={longest(f) > 14 ? 'col-span-2' : ''}>
-                  <TypedField
-                    field={f}
-                    value={draft.typed[f.id] ?? ''}
-                    onType={(v) => draft.type({ [f.id]: v })}
-                    assumed={SETTINGS_DEFAULTS[f.id]}
-                    assumedWord="default"
-                    suggestion={f.hint ? <span className="text-graphite">{f.hint}</span> : undefined}
-                  />
+                <div key={f.id} className={longest(f) > 14 || f.id === 'criteria' ? 'col-span-2' : ''}>
+                  {f.id === 'criteria' ? (
+                    <CriteriaChoice
+                      label={f.label}
+                      none="default: common practice"
+                      value={draft.typed[f.id] ?? ''}
+                      onChoose={(v) => draft.type({ [f.id]: v })}
+                    />
+                  ) : (
+                    <TypedField
+                      field={f}
+                      value={draft.typed[f.id] ?? ''}
+                      onType={(v) => draft.type({ [f.id]: v })}
+                      assumed={SETTINGS_DEFAULTS[f.id]}
+                      assumedWord="default"
+                      suggestion={f.hint ? <span className="text-graphite">{f.hint}</span> : undefined}
+                    />
+                  )}
                 </div>
               ))}
             </div>

@@ -20,6 +20,7 @@ import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { useSessionQuery, type MotorFile } from '../app/api.ts';
 import { visitOf } from '../app/visit.ts';
+import { CriteriaChoice } from '../criteria/criteria-choice.tsx';
 import { Choice } from '../kit/choice.tsx';
 import { LineField } from '../kit/line-field.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
@@ -82,6 +83,14 @@ function OneAgreement({ file }: { readonly file: MotorFile }) {
             className={BOX}
           />
         </label>
+        <div className="mt-2">
+          <CriteriaChoice
+            label="Its tests are held to"
+            none="the shop’s limits"
+            value={body.criteria}
+            onChoose={(criteria) => change({ criteria })}
+          />
+        </div>
         <div className="mt-2">
           <Lines
             label="What decided it, as the customer is told"

@@ -39,6 +39,8 @@ export interface CustomerAnswer {
 export interface Agreement {
   readonly scope: Scope;
   readonly standard: Standard;
+  /** Id of the criteria set; empty is the shop's. */
+  readonly criteria: string;
   /** What decided the scope. */
   readonly facts: string;
   readonly estimate: readonly EstimateLine[];

@@ -92,7 +92,7 @@ function currentShare(n: RunReading, ratedA: number, name: string) {
   );
 }
 
-function currentSpread(n: RunReading): JudgedFigure {
+function currentSpread(n: RunReading, limit: number, source: string): JudgedFigure {
   const figure = derive(
     {
       id: 'currentUnbalance',
@@ -112,7 +112,7 @@ function currentSpread(n: RunReading): JudgedFigure {
   );
   return judgeFigure(
     figure,
-    lowerIsBetter({ from: 0, watch: 5, limit: 10, to: 20, name: 'limit 10 %', source: CP }),
+    lowerIsBetter({ from: 0, watch: limit / 2, limit, to: 2 * limit, name: `limit ${limit} %`, source }),
   );
 }
 
@@ -214,6 +214,8 @@ export interface RunJudgement {
   /** What the share says. */
   readonly sayShare: (percent: number, verdict: Verdict) => string;
   readonly unequal: string;
+  /** Most that the currents may differ [%], and who says so. */
+  readonly mostUnequal: { readonly percent: number; readonly source: string };
   /** What is taken for granted, and keeps it from being sound. */
   readonly assumed?: string | null;
   readonly next: { readonly sound: string; readonly share: string };
@@ -222,7 +224,7 @@ export interface RunJudgement {
 /** Any run: the mean current against the plate's, the three against each other, the volts against the plate's. */
 export function judgeRun(r: RunReading, plate: Nameplate, kind: RunJudgement): Judgement {
   const share = plate.currentA ? judgeFigure(currentShare(r, plate.currentA, kind.name), kind.scale) : null;
-  const spread = currentSpread(r);
+  const spread = currentSpread(r, kind.mostUnequal.percent, kind.mostUnequal.source);
   const volts = voltageDoubt(r, plate);
   const assumed = share && kind.assumed ? kind.assumed : null;
   const supply = supplyOf(r, spread.figure.value);

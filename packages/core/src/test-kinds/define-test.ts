@@ -12,6 +12,7 @@ import {
   type Typed,
 } from '../forms/index.ts';
 import { checkLog, type LogPoint } from '../heat/index.ts';
+import type { Criteria } from '../criteria/index.ts';
 import type { Plan } from '../machine-kinds/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import {
@@ -32,6 +33,8 @@ export interface TestContext {
   readonly plate: Nameplate;
   /** The winding that is to be there. */
   readonly plan?: Plan | null;
+  /** The limits in force; common practice when absent. */
+  readonly criteria?: Criteria;
   readonly log?: readonly LogPoint[];
   /** Recorded beside the reading; its curves are drawn from them. */
   readonly waves?: SurgeWaves;

@@ -1,18 +1,34 @@
 /** Limits of machine vibration, rms velocity. */
 export type Mounting = 'free' | 'rigid' | 'in-place-rigid' | 'in-place-flexible';
 
-/** Of the finished machine [mm/s], by shaft height. Source: IEC 60034-14, grade A (from memory, 2007 edition). */
+/**
+ * Of the finished machine [mm/s], by shaft height. Source: IEC 60034-14 (from memory, 2007 edition); the smallest frames of
+ * grade B bolted down have no figure there and take that of the next.
+ */
 const FINISHED = {
-  free: [
-    [132, 1.6],
-    [280, 2.2],
-    [Infinity, 2.8],
-  ],
-  rigid: [
-    [132, 1.3],
-    [280, 1.8],
-    [Infinity, 2.3],
-  ],
+  A: {
+    free: [
+      [132, 1.6],
+      [280, 2.2],
+      [Infinity, 2.8],
+    ],
+    rigid: [
+      [132, 1.3],
+      [280, 1.8],
+      [Infinity, 2.3],
+    ],
+  },
+  B: {
+    free: [
+      [132, 0.7],
+      [280, 1.1],
+      [Infinity, 1.8],
+    ],
+    rigid: [
+      [280, 0.9],
+      [Infinity, 1.5],
+    ],
+  },
 } as const;
 
 /** Borders of the zones A/B, B/C and C/D in place [mm/s]; medium machines. Source: ISO 20816-3, group 2 (from memory). */
@@ -29,15 +45,22 @@ export interface VibrationLimits {
   readonly source: string;
 }
 
-/** @param shaftHeightMm of the feet's plane; in place it does not matter */
-export function vibrationLimits(mounting: Mounting, shaftHeightMm: number): VibrationLimits {
+/**
+ * @param shaftHeightMm of the feet's plane; in place it does not matter
+ * @param grade         of the finished machine
+ */
+export function vibrationLimits(
+  mounting: Mounting,
+  shaftHeightMm: number,
+  grade: 'A' | 'B' = 'A',
+): VibrationLimits {
   if (mounting === 'free' || mounting === 'rigid') {
-    const limit = FINISHED[mounting].find(([height]) => shaftHeightMm <= height)![1];
+    const limit = FINISHED[grade][mounting].find(([height]) => shaftHeightMm <= height)![1];
     return {
       watchMmS: 0.7 * limit,
       limitMmS: limit,
-      name: `grade A ${limit} mm/s`,
-      source: 'IEC 60034-14, grade A (from memory); watch from 70 %: common practice',
+      name: `grade ${grade} ${limit} mm/s`,
+      source: `IEC 60034-14, grade ${grade} (from memory); watch from 70 %: common practice`,
     };
   }
   const [, watchMmS, limitMmS] = IN_PLACE[mounting];

@@ -2,6 +2,7 @@
  * The windings of a visit, checked, and the one that is to be made.
  * Source: none, a rule of this program: a proposal is the plan once a lead has released it.
  */
+import { criteriaOf, type Criteria } from '../criteria/index.ts';
 import type { Typed } from '../forms/index.ts';
 import type { CheckedCard, MachineKind } from '../machine-kinds/index.ts';
 import { BEFORE_THE_WORK, type Stage, type TestContext } from '../test-kinds/index.ts';
@@ -13,6 +14,8 @@ export interface Plans {
   readonly machine: MachineKind;
   readonly plate: Nameplate;
   readonly shop: ShopSettings;
+  /** The limits that its readings are held against. */
+  readonly criteria: Criteria;
   readonly asFound: CheckedCard;
   readonly proposed: CheckedCard | null;
   readonly asWound: CheckedCard | null;
@@ -25,7 +28,7 @@ export interface Plans {
 
 /** @param working whether the figures keep their derivation */
 export function plansOf(
-  visit: Pick<Visit, 'machine' | 'plate' | 'windings' | 'settings'>,
+  visit: Pick<Visit, 'machine' | 'plate' | 'windings' | 'settings' | 'criteria'>,
   working: boolean,
 ): Plans {
   const { machine } = visit;
@@ -46,6 +49,7 @@ export function plansOf(
     machine,
     plate,
     shop,
+    criteria: criteriaOf(visit.criteria),
     asFound,
     proposed,
     asWound: over('as-wound'),
@@ -74,5 +78,6 @@ export function nameOfPlan({ machine, ...visit }: Pick<Visit, 'machine' | 'windi
 /** What a reading is held against: as it came, what was found; afterwards what it was to become. */
 export const contextFor = (plans: Plans, stage: Stage): TestContext => ({
   plate: plans.plate,
+  criteria: plans.criteria,
   plan: (BEFORE_THE_WORK.has(stage) ? plans.asFound : plans.toMake).plan,
 });

@@ -1,4 +1,5 @@
 /** One job of one motor as it is stored: what was typed, in the order in which it happened. Source: none, nothing is computed by a formula. */
+import type { ChosenCriteria } from '../criteria/index.ts';
 import type { SisterMotor, VisitPart } from './parts.ts';
 import type { JointMark } from '../connection/index.ts';
 import type { Stage, TestKindId } from '../test-kinds/index.ts';
@@ -48,6 +49,8 @@ export interface Visit {
   readonly windings: readonly VisitWinding[];
   readonly steps: readonly StepRecord[];
   readonly parts: readonly VisitPart[];
+  /** The limits that were chosen for it, else by the shop; common practice when absent. */
+  readonly criteria?: ChosenCriteria | null | undefined;
   /** Motors on the floor of the same make and plate, with the tags of their stators and rotors. */
   readonly sisters?: readonly SisterMotor[] | undefined;
   readonly holds: readonly HoldRecord[];

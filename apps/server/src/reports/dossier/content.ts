@@ -117,6 +117,8 @@ export interface Dossier {
   readonly work: readonly DossierWork[];
   readonly holds: Lines;
   readonly winding: { readonly words: string; readonly lines: Lines } | null;
+  /** Name of the criteria set that the tests are held to. */
+  readonly criteria: string;
   /** In the order taken. */
   readonly tests: readonly DossierTest[];
   /** Circuit and curves out of no-load run and locked rotor; null where they are not both there. */
@@ -186,6 +188,7 @@ export function dossierOf(judged: JudgedMotor, beside: readonly BesideVisit[], r
           lines: plans.toMake.plan.lines,
         }
       : null,
+    criteria: plans.criteria.name,
     tests,
     curves: curvesOfReadings(
       file.readings.filter((r) => !r.withdrawn && !r.voided && r.outcome.ok),

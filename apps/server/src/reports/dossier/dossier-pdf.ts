@@ -250,6 +250,7 @@ export function dossierPdf(judged: JudgedMotor, d: Dossier, o: DossierOptions): 
 
   function sourcesPart() {
     title('What the limits rest on');
+    paragraph(`Criteria set in force: ${d.criteria}.`);
     paragraph('From memory, to be held against the standard itself:', { size: 9.5 });
     for (const s of d.sources.fromMemory)
       paragraph(`– ${s}`, { size: 8, ink: WHITE_SHEET.graphite, indent: 8 });

@@ -1,4 +1,5 @@
 /** Bearings of the running motor: how warm they get over the air, and whether they have settled. */
+import { criteriaOf } from '../../criteria/index.ts';
 import { quantity, required, type ReadingOf } from '../../forms/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import {
@@ -17,7 +18,7 @@ import {
   type Verdict,
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
-import { defineTest } from '../define-test.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
   required(quantity('drive', 'Drive end', 'temperature', -20, 200)),
@@ -44,7 +45,9 @@ function check(r: Partial<Reading>): Finding[] {
     : [];
 }
 
-function judge(r: Reading): Judgement {
+function judge(r: Reading, { criteria: chosen }: TestContext): Judgement {
+  const criteria = chosen ?? criteriaOf(null);
+  const most = criteria.number('bearingTemperature');
   const reasons: string[] = [];
   let atBest: Verdict = 'sound';
   const doubt = (reason: string) => {
@@ -60,11 +63,11 @@ function judge(r: Reading): Judgement {
       }),
       lowerIsBetter({
         from: 0,
-        watch: 80,
-        limit: 95,
-        to: 130,
-        name: 'limit 95 °C',
-        source: `${CP}; lithium greases to about 100 °C`,
+        watch: most - 15,
+        limit: most,
+        to: most + 35,
+        name: `limit ${most} °C`,
+        source: `${criteria.source('bearingTemperature')}; lithium greases to about 100 °C`,
       }),
     ),
     judgeFigure(

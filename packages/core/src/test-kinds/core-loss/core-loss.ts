@@ -1,4 +1,5 @@
 /** Core loss before and after burn-off. */
+import { criteriaOf } from '../../criteria/index.ts';
 import { quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   asRead,
@@ -11,7 +12,7 @@ import {
   type Judgement,
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
-import { defineTest } from '../define-test.ts';
+import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
   required(quantity('before', 'Before burn-off', 'specific-loss', 0.1, 100)),
@@ -23,8 +24,10 @@ const FORM = [
 const MUCH = 6;
 const TOO_MUCH = 10;
 
-/** 20 % more loss or a spot 10 K over the mean stops: common practice, no source. */
-function judge(r: ReadingOf<typeof FORM>): Judgement {
+/** What stops stands in the criteria in force. */
+function judge(r: ReadingOf<typeof FORM>, { criteria: chosen }: TestContext): Judgement {
+  const criteria = chosen ?? criteriaOf(null);
+  const [most, hottest] = [criteria.number('coreRise'), criteria.number('coreHotSpot')];
   const rise = derive(
     {
       id: 'coreLossRise',
@@ -50,12 +53,12 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
       bands: [
         { from: -40, to: -30, verdict: 'stop' },
         { from: -30, to: -10, verdict: 'watch' },
-        { from: -10, to: 10, verdict: 'sound' },
-        { from: 10, to: 20, verdict: 'watch' },
-        { from: 20, to: 60, verdict: 'stop' },
+        { from: -10, to: most / 2, verdict: 'sound' },
+        { from: most / 2, to: most, verdict: 'watch' },
+        { from: most, to: 60, verdict: 'stop' },
       ],
-      limits: [{ at: 20, name: 'limit 20 %' }],
-      source: CP,
+      limits: [{ at: most, name: `limit ${most} %` }],
+      source: criteria.source('coreRise'),
     }),
     judgeFigure(
       asRead('coreLossAfter', 'Core loss, after', {
@@ -79,7 +82,14 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
           ...given('Δθ', r.hotSpot, 'K', 'infrared, loop test'),
           source: CP,
         }),
-        lowerIsBetter({ from: 0, watch: 6, limit: 10, to: 25, name: 'limit 10 K', source: CP }),
+        lowerIsBetter({
+          from: 0,
+          watch: 0.6 * hottest,
+          limit: hottest,
+          to: 2.5 * hottest,
+          name: `limit ${hottest} K`,
+          source: criteria.source('coreHotSpot'),
+        }),
       ),
     );
   const verdict = verdictOf(figures);
@@ -88,7 +98,7 @@ function judge(r: ReadingOf<typeof FORM>): Judgement {
     figures,
     reasons: [
       `${rise.value >= 0 ? '+' : '−'}${showNumber(Math.abs(rise.value), 3)} % against before burn-off.`,
-      ...(rise.value > 20 ? ['A core this much worse runs hot for life.'] : []),
+      ...(rise.value > most ? ['A core this much worse runs hot for life.'] : []),
       ...(rise.value < -10
         ? [
             'A core does not get better by burn-off: density, loop or instrument was not the same in both tests.',

@@ -1,39 +1,44 @@
 /** Currents of a run at rated load, against the plate. */
 import { judgeRun, noCurrent, ROTATING, RUN_FORM, type RunReading } from '../../performance/index.ts';
-import { CP, type Judgement, type LimitScale } from '../../quantity/index.ts';
+import { criteriaOf } from '../../criteria/index.ts';
+import type { Judgement, LimitScale } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
+import { mostUnequal } from '../most-unequal.ts';
 
-const SCALE: LimitScale = {
+const scaleTo = (limit: number, source: string): LimitScale => ({
   from: 60,
   to: 140,
   kind: 'linear',
   bands: [
     { from: 60, to: 85, verdict: 'watch' },
-    { from: 85, to: 103, verdict: 'sound' },
-    { from: 103, to: 110, verdict: 'watch' },
-    { from: 110, to: 140, verdict: 'stop' },
+    { from: 85, to: 100 + 0.3 * (limit - 100), verdict: 'sound' },
+    { from: 100 + 0.3 * (limit - 100), to: limit, verdict: 'watch' },
+    { from: limit, to: 140, verdict: 'stop' },
   ],
-  limits: [{ at: 110, name: 'limit 110 %' }],
-  source: CP,
-};
+  limits: [{ at: limit, name: `limit ${limit} %` }],
+  source,
+});
 
-const judge = (r: RunReading, { plate }: TestContext): Judgement =>
-  judgeRun(r, plate, {
+function judge(r: RunReading, { plate, criteria: chosen }: TestContext): Judgement {
+  const criteria = chosen ?? criteriaOf(null);
+  return judgeRun(r, plate, {
     name: 'Full-load current of the plate’s',
-    scale: SCALE,
+    scale: scaleTo(criteria.number('fullLoadCurrent'), criteria.source('fullLoadCurrent')),
     sayShare: (percent, verdict) =>
       verdict === 'stop'
         ? `${showNumber(percent, 3)} % of the plate’s current: the winding is not the one the plate was made for, or the load is more than rated.`
         : percent < 85
           ? `Only ${showNumber(percent, 3)} % of the plate’s current: was it at rated load?`
           : `${showNumber(percent, 3)} % of the plate’s current at rated load.`,
+    mostUnequal: mostUnequal(criteria),
     unequal: 'The currents differ under load.',
     next: {
       sound: 'Let it run to steady temperature, then sign the test.',
       share: 'Check the load first, then turns and circuits against the plan.',
     },
   });
+}
 
 export const fullLoad = defineTest({
   id: 'full-load',

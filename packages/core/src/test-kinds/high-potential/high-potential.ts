@@ -1,4 +1,5 @@
 /** High-potential test: the level by what was done, refused on a wet winding, with the leakage of a stepped direct voltage. */
+import { criteriaOf } from '../../criteria/index.ts';
 import {
   assumed,
   bounded,
@@ -47,14 +48,20 @@ const FORM = [
 type Reading = ReadingOf<typeof FORM>;
 
 /** The level for this winding; null where plate or form do not say enough. */
-function levelOf(r: Partial<Reading>, { plate }: TestContext): HighPotentialLevel | null {
+function levelOf(r: Partial<Reading>, { plate, criteria: chosen }: TestContext): HighPotentialLevel | null {
   if (!r.work || !plate.voltageV) return null;
+  const criteria = chosen ?? criteriaOf(null);
+  const share = (id: 'repeatShare' | 'reconditionedShare') => ({
+    share: criteria.number(id) / 100,
+    source: criteria.source(id),
+  });
   const level = highPotentialLevel({
     ratedVoltageV: plate.voltageV,
     work: r.work,
     powerKw: plate.powerKw,
     standstillVoltageV: r.ringVoltage,
     reversing: r.reversing === 'yes',
+    shares: { repeat: share('repeatShare'), reconditioned: share('reconditionedShare') },
   });
   return level.ok ? level.value : null;
 }

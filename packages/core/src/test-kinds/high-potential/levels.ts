@@ -27,7 +27,8 @@ export const DC_OVER_AC = 1.7;
 
 const IEC = 'IEC 60034-1, withstand voltage test (from memory)';
 const REWIND = 'rewind practice, ANSI/EASA AR100 (from memory)';
-const SHARES: Partial<Record<Work, { readonly share: number; readonly source: string }>> = {
+export type Shares = Partial<Record<Work, { readonly share: number; readonly source: string }>>;
+const SHARES: Shares = {
   'partial-rewind': { share: 0.75, source: IEC },
   repeat: { share: 0.8, source: IEC },
   reconditioned: { share: 0.65, source: REWIND },
@@ -37,6 +38,7 @@ const SHARES: Partial<Record<Work, { readonly share: number; readonly source: st
  * @param powerKw            where it is not known, the lower level of small machines is not taken
  * @param standstillVoltageV of a wound rotor, between open rings
  * @param reversing          plugged, or reversed while it runs
+ * @param shares             of the full level, by a criteria set
  */
 export function highPotentialLevel(q: {
   readonly ratedVoltageV: number;
@@ -44,6 +46,8 @@ export function highPotentialLevel(q: {
   readonly powerKw?: number | undefined;
   readonly standstillVoltageV?: number | undefined;
   readonly reversing?: boolean | undefined;
+  /** Instead of the published ones. */
+  readonly shares?: Shares | undefined;
 }): Outcome<HighPotentialLevel> {
   const level = (acRmsV: number, floorV: number | null, rule: string, source: string) =>
     good({ acRmsV, dcV: DC_OVER_AC * acRmsV, floorV, rule, source });
@@ -67,7 +71,7 @@ export function highPotentialLevel(q: {
   const floor = small ? null : 1500;
   const whole = small ? 2 * u + 500 : Math.max(1500, 2 * u + 1000);
   const rule = small ? '2U + 500 V' : '2U + 1000 V, at least 1500 V';
-  const part = SHARES[q.work];
+  const part = q.shares?.[q.work] ?? SHARES[q.work];
   return part
     ? level(part.share * whole, floor, `${100 * part.share} % of ${rule}`, part.source)
     : level(whole, floor, rule, IEC);

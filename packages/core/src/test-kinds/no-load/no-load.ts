@@ -1,12 +1,14 @@
 /** Currents of a run without load: how much magnetises it, and whether the phases draw alike. */
 import { proposePoles } from '../../nameplate/index.ts';
 import { judgeRun, noCurrent, ROTATING, RUN_FORM } from '../../performance/index.ts';
+import { criteriaOf } from '../../criteria/index.ts';
 import { quantity, text, type ReadingOf } from '../../forms/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { CP, judgeOn, worse, type Judgement, type LimitScale } from '../../quantity/index.ts';
 import { slipsOf } from '../../slips/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
+import { mostUnequal } from '../most-unequal.ts';
 
 import { checkLosses, lossCharts, lossFigures } from './losses.ts';
 
@@ -67,6 +69,7 @@ function explained(percent: number, scale: LimitScale, context: TestContext): st
 }
 
 function judge(r: Reading, context: TestContext): Judgement {
+  const criteria = context.criteria ?? criteriaOf(null);
   const poles = polesOf(context);
   const scale = noLoadScale(poles);
   const run = judgeRun(r, context.plate, {
@@ -81,6 +84,7 @@ function judge(r: Reading, context: TestContext): Judgement {
             ? 'High for this number of poles: few turns, a wide gap or a tired core.'
             : 'Low for this number of poles: star where delta belongs, or too many turns.') +
       ((said) => (said ? ` ${said}` : ''))(explained(percent, scale, context)),
+    mostUnequal: mostUnequal(criteria),
     unequal: 'The currents differ: a reversed coil or group, unequal circuits, or unequal supply volts.',
     assumed: poles ? null : ASSUMED_POLES,
     next: {

@@ -4,6 +4,7 @@ import { branchesOf } from '../../electrical/index.ts';
 import type { WindingAnalysis } from '../../analysis/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { explainedBy, slipsOf } from '../../slips/index.ts';
+import { criteriaOf } from '../../criteria/index.ts';
 import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import {
   derive,
@@ -34,7 +35,8 @@ function closedBranches({ uv, vw, wu }: Three, connection: PhaseConnection): Clo
 }
 type Closed = readonly [number, number, number];
 
-function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: TestContext) {
+function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan, criteria: chosen }: TestContext) {
+  const criteria = chosen ?? criteriaOf(null);
   const analysis = analysisOf(plan);
   const context = {
     connection: analysis?.winding.connection,
@@ -50,12 +52,12 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
       symbol: 'R₂₅',
       unit: 'Ω',
       formula: 'R₂₅ = (R_UV + R_VW + R_WU)/3 · (k + 25)/(k + T)',
-      source: 'IEEE 112: k = 234.5 for copper (IEC 60034-1 uses 235)',
+      source: criteria.source('copper'),
       inputs: {
         uv: given('R_UV', uv, 'Ω', 'read'),
         vw: given('R_VW', vw, 'Ω', 'read'),
         wu: given('R_WU', wu, 'Ω', 'read'),
-        k: given('k', 234.5, '°C', 'copper'),
+        k: given('k', criteria.copperC, '°C', 'copper'),
         T: given('T', temperature, '°C', 'winding temperature'),
       },
       value: (v) => (((v.uv + v.vw + v.wu) / 3) * (v.k + 25)) / (v.k + v.T),
@@ -79,8 +81,19 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
     },
     true,
   );
+  const limit = criteria.number('resistanceUnbalance');
   const figures: JudgedFigure[] = [
-    judgeFigure(spread, lowerIsBetter({ from: 0, watch: 1, limit: 2, to: 4, name: 'limit 2 %', source: CP })),
+    judgeFigure(
+      spread,
+      lowerIsBetter({
+        from: 0,
+        watch: limit / 2,
+        limit,
+        to: 2 * limit,
+        name: `limit ${limit} %`,
+        source: criteria.source('resistanceUnbalance'),
+      }),
+    ),
   ];
   const reasons: string[] = [];
   const branches = context.connection ? closedBranches({ uv, vw, wu }, context.connection) : null;
@@ -89,9 +102,9 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
     reasons.push(
       `The plan itself is unequal by ${showNumber(100 * unequal, 2)} %: each pair is held against its own figure.`,
     );
-  if (spread.value > 1 && unequal <= 0.005)
+  if (spread.value > limit / 2 && unequal <= 0.005)
     reasons.push(oddBranch({ uv, vw, wu }, branches, context.connection));
-  else if (spread.value <= 1)
+  else if (spread.value <= limit / 2)
     reasons.push('The three readings agree. That does not show a reversed group: the copper is all there.');
   if (branches)
     reasons.push(`Solved for ${context.connection}: ${branches.map((b) => showNumber(b, 4)).join(', ')} Ω.`);
@@ -115,7 +128,7 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan }: Te
           plan: given('R_plan', puv, 'Ω', 'winding plan, U-V at 20 °C'),
           pvw: given('R_plan,VW', pvw, 'Ω', 'winding plan, V-W at 20 °C'),
           pwu: given('R_plan,WU', pwu, 'Ω', 'winding plan, W-U at 20 °C'),
-          k: given('k', 234.5, '°C', 'copper'),
+          k: given('k', criteria.copperC, '°C', 'copper'),
           T: given('T', temperature, '°C', 'winding temperature'),
         },
         value: (v) => {

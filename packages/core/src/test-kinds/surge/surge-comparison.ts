@@ -1,4 +1,5 @@
 /** Surge comparison: three phases against each other and each pulse against the one before, with what may be behind it. */
+import { criteriaOf } from '../../criteria/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
 import {
@@ -67,9 +68,6 @@ const FORM = [
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 
-/** Between two phases [%]. Common practice, no source. */
-const AREA_WATCH = 5;
-const AREA_LIMIT = 10;
 const PULSE_WATCH = 5;
 
 const AREAS = { areaUV: SURGE_PAIRS[0], areaVW: SURGE_PAIRS[1], areaWU: SURGE_PAIRS[2] } as const;
@@ -105,7 +103,9 @@ function check(r: Partial<Reading>, { plate }: TestContext): Finding[] {
   return found;
 }
 
-function judge(r: Reading, { plan, plate }: TestContext): Judgement {
+function judge(r: Reading, { plan, plate, criteria: chosen }: TestContext): Judgement {
+  const criteria = chosen ?? criteriaOf(null);
+  const areaLimit = criteria.number('surgeArea');
   const figures: JudgedFigure[] = [];
   for (const id of areaIds) {
     const [a, b] = AREAS[id];
@@ -118,8 +118,9 @@ function judge(r: Reading, { plan, plate }: TestContext): Judgement {
           `A_${a}${b}`,
           read,
           `Σ|${a} − ${b}| / Σ|${a}|, ${a} the reference, as they came`,
-          AREA_WATCH,
-          AREA_LIMIT,
+          areaLimit / 2,
+          areaLimit,
+          criteria.source('surgeArea'),
         ),
       );
   }
@@ -135,11 +136,12 @@ function judge(r: Reading, { plan, plate }: TestContext): Judgement {
           'each pulse against the one before, both brought to one height',
           PULSE_WATCH,
           PULSE_LIMIT,
+          CP,
         ),
       );
   }
   const byFigures = verdictOf(figures);
-  const odd = oddPhase(r);
+  const odd = oddPhase(r, areaLimit);
   const make = makesOf(plan);
   const causes = odd ? rankCauses(odd, make.makes) : [];
   const reasons: string[] = [];
@@ -167,7 +169,7 @@ function judge(r: Reading, { plan, plate }: TestContext): Judgement {
     reasons.push(
       `Assumed for the models: turns of a coil coupled by ${ASSUMED_COUPLING}, neighbouring groups by ${ASSUMED_GROUP_COUPLING}${make.assumed ? '; turns and coils are not on the card, so every usual number of them was tried' : ''}.`,
     );
-  } else if (areaIds.filter((id) => (r[id] ?? 0) > AREA_LIMIT).length === 3)
+  } else if (areaIds.filter((id) => (r[id] ?? 0) > areaLimit).length === 3)
     reasons.push(
       r.rotor === 'in'
         ? 'All three pairs differ and the rotor is in: it couples into the phases unequally. Turn it a little and pulse again, or take it out.'
@@ -207,6 +209,7 @@ const judged = (
   formula: string,
   watch: number,
   limit: number,
+  source: string,
 ) =>
   judgeFigure(
     derive(
@@ -216,13 +219,13 @@ const judged = (
         symbol,
         unit: '%',
         formula: `${symbol} = 100 · ${formula}`,
-        source: CP,
+        source,
         inputs: { x: given(symbol, value, '%', 'waves') },
         value: (v) => v.x,
       },
       true,
     ),
-    lowerIsBetter({ from: 0, watch, limit, to: 3 * limit, name: `limit ${limit} %`, source: CP }),
+    lowerIsBetter({ from: 0, watch, limit, to: 3 * limit, name: `limit ${limit} %`, source }),
   );
 
 const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
@@ -230,9 +233,9 @@ const sayPercent = (value: number, more: string, less: string) =>
   `${showNumber(Math.abs(value), 2)} % ${value >= 0 ? more : less}`;
 
 /** The phase that both bad pairs have in common, while the third pair is alike; null where there is none. */
-export function oddPhase(r: Partial<Reading>): OddPhase | null {
-  const out = areaIds.filter((id) => (r[id] ?? 0) > AREA_WATCH);
-  const bad = areaIds.filter((id) => (r[id] ?? 0) > AREA_LIMIT);
+export function oddPhase(r: Partial<Reading>, areaLimit: number): OddPhase | null {
+  const out = areaIds.filter((id) => (r[id] ?? 0) > areaLimit / 2);
+  const bad = areaIds.filter((id) => (r[id] ?? 0) > areaLimit);
   if (out.length !== 2 && bad.length !== 2) return null;
   const [a, b] = bad.length === 2 ? bad : out;
   const phase = AREAS[a!].find((p) => (AREAS[b!] as readonly SurgePhase[]).includes(p))!;
@@ -311,7 +314,7 @@ export function surgeCauses(
   readonly causes: readonly SurgeCause[];
   readonly curve: readonly TurnPoint[];
 } | null {
-  const odd = oddPhase(r);
+  const odd = oddPhase(r, (context.criteria ?? criteriaOf(null)).number('surgeArea'));
   if (!odd) return null;
   const { makes, assumed } = makesOf(context.plan);
   const [make] = makes;

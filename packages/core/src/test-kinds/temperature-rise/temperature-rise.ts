@@ -117,7 +117,9 @@ function atSwitchOff(r: Reading, plate: Nameplate): AtSwitchOff {
   };
 }
 
-function judge(r: Reading, { plate }: TestContext): Judgement {
+function judge(r: Reading, { plate, criteria: chosen }: TestContext): Judgement {
+  // The limits are IEC's; its constant is taken where nobody has chosen a set.
+  const copperC = chosen?.copperC ?? COPPER_IEC;
   const reasons: string[] = [];
   let atBest: Verdict = 'sound';
   const doubt = (reason: string) => {
@@ -132,12 +134,12 @@ function judge(r: Reading, { plate }: TestContext): Judgement {
       symbol: 'Δθ',
       unit: 'K',
       formula: 'Δθ = (R₂/R₁)·(k + θ₁) − k − θ_air',
-      source: 'IEC 60034-1, resistance method (from memory): k = 235, air at the end of the test',
+      source: `IEC 60034-1, resistance method (from memory): k = ${copperC}, air at the end of the test`,
       inputs: {
         hot: given('R₂', off.ohm, 'Ω', off.how),
         cold: given('R₁', r.coldOhm, 'Ω', 'cold'),
         t1: given('θ₁', r.coldTemperature, '°C', 'cold winding'),
-        k: given('k', COPPER_IEC, '°C', 'copper'),
+        k: given('k', copperC, '°C', 'copper'),
         air: given('θ_air', r.coolant, '°C', 'end of the test'),
       },
       value: (v) =>

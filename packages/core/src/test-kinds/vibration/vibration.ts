@@ -1,4 +1,5 @@
 /** Vibration of the running motor at both bearings, against the standard, with what its spectrum points to. */
+import { criteriaOf } from '../../criteria/index.ts';
 import {
   assumed,
   choice,
@@ -141,7 +142,7 @@ function check(r: Partial<Reading>, { plate }: TestContext): Finding[] {
 /** The smallest frame has the smallest limit. */
 const SMALLEST_FRAME_MM = 56;
 
-function judge(r: Reading, { plate }: TestContext): Judgement {
+function judge(r: Reading, { plate, criteria }: TestContext): Judgement {
   const reasons: string[] = [];
   let atBest: Verdict = 'sound';
   const doubt = (reason: string) => {
@@ -150,7 +151,11 @@ function judge(r: Reading, { plate }: TestContext): Judgement {
   };
   const all = velocities(r);
   const most = all.reduce((a, b) => (b.mmS > a.mmS ? b : a));
-  const limits = vibrationLimits(r.mounting, r.shaftHeight ?? SMALLEST_FRAME_MM);
+  const limits = vibrationLimits(
+    r.mounting,
+    r.shaftHeight ?? SMALLEST_FRAME_MM,
+    (criteria ?? criteriaOf(null)).vibrationGrade,
+  );
   const figure = derive(
     {
       id: 'vibration',

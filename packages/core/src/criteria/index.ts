@@ -1,0 +1,2 @@
+export * from './criteria.ts';
+export * from './published.ts';
