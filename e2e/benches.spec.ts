@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo, Server } from 'node:net';
 import { Balancer } from '../apps/instruments/src/balancer.ts';
+import { Dynamometer } from '../apps/instruments/src/dynamometer.ts';
 import { serveLines, type StandIn } from '../apps/instruments/src/serve-lines.ts';
 import { SurgeTester } from '../apps/instruments/src/surge-tester.ts';
 import { signIn } from './keyboard.ts';
@@ -27,7 +28,7 @@ async function at(page: Page, standIn: StandIn, kind: string, number: string) {
     number,
     customer: 'Isvang Ice Rink',
     machine: 'Glycol pump',
-    plate: { voltage: '400', speed: '1465', frequency: '50' },
+    plate: { power: '4', voltage: '400', speed: '1465', frequency: '50' },
   });
   expect(taken.status()).toBe(201);
   return name;
@@ -133,4 +134,34 @@ test('a shorted turn is found with the tester, and one that stops in the middle 
   await expect(
     page.getByRole('region', { name: 'Likely causes' }).getByRole('listitem').first(),
   ).toContainText('A group the wrong way round');
+});
+
+test('the efficiency of a motor on the dynamometer comes back within what is said', async ({
+  page,
+}, info) => {
+  const stand = new Dynamometer({ strayWPerNm2: 0.07 });
+  const number = `E${info.workerIndex}${info.retry}`;
+  const name = await at(page, stand, 'dynamometer', number);
+  stand.answer('LOSE 50');
+  stand.answer('RUN');
+  await page.goto(`${base()}/motor/${number}/tests?kind=efficiency&stage=final`);
+  // Nothing is empty before: how it is connected is drawn.
+  await expect(page.getByRole('img', { name: /How to connect: supply, analyser/ })).toBeVisible();
+  await choose(page, 'Measured with', name);
+  await page.getByRole('button', { name: `Read ${name}` }).click();
+  await expect(page.getByText(/rows miss a figure and are left out/)).toBeVisible();
+  await expect(page.getByText(/The log has no ohms/)).toBeVisible();
+  await page.getByLabel('Lead to lead, cold').fill('2.05 ohm');
+  await page.getByLabel('Cold winding').fill('16.1');
+  await page.getByRole('button', { name: 'Take 6 points' }).click();
+  await page.getByLabel('Friction and windage').fill('44 W');
+  await page.getByLabel('Core loss').fill('128 W');
+  const said = page.getByRole('region', { name: 'Load test' });
+  await expect(said).toContainText('at rated load');
+  const words = (await said.textContent())!;
+  const [, percent, plusMinus] = /([\d.]+) % at rated load ± ([\d.]+) %/.exec(words)!;
+  // A tenth of a percent for what is rounded on the screen and the noise of the meters.
+  expect(Math.abs(Number(percent) - 100 * stand.trueEfficiency(4000))).toBeLessThan(Number(plusMinus) + 0.1);
+  await page.getByRole('button', { name: /Keep the reading/ }).click();
+  await expect(page.getByRole('heading', { name: /As kept by Ida Haft/ })).toBeVisible();
 });

@@ -90,6 +90,7 @@ const STROKES = {
   traveller: '3',
   tests: '41',
   verdict: '42',
+  trends: '43',
 } as const;
 export const MOTOR_SHEETS = Object.keys(STROKES) as (keyof typeof STROKES)[];
 

@@ -15,11 +15,52 @@ const traveller = (page: Page) => page.goto(`${base()}/motor/${NUMBER}/traveller
 const measure = (page: Page, kind: string, stage: string, typed: Typed, verdict: string) =>
   read(page, `${base()}/motor/${NUMBER}`, kind, stage, typed, verdict);
 
+/** What the plan says should be read between the leads, out of the reading that is kept. */
+async function ohmsOf(page: Page): Promise<Typed> {
+  const planned = await page.evaluate(async (number) => {
+    const file = (await (await fetch(`/api/motors/${number}`)).json()) as {
+      readings: {
+        kind: string;
+        outcome: {
+          judgement: {
+            figures: { figure: { id: string; working: { inputs: { symbol: string; value: number }[] } } }[];
+          };
+        };
+      }[];
+    };
+    const figure = file.readings
+      .find((r) => r.kind === 'resistance')!
+      .outcome.judgement.figures.find((f) => f.figure.id === 'resistanceAgainstPlan')!;
+    return figure.figure.working.inputs.find((i) => i.symbol === 'R_plan')!.value.toPrecision(5);
+  }, NUMBER);
+  return { uv: planned, vw: planned, wu: planned, temperature: '25' };
+}
+
+async function together(page: Page) {
+  await traveller(page);
+  await signStation(page, 'Bring stator and rotor together', { statorTag: NUMBER, rotorTag: NUMBER });
+  await signStation(page, 'Assemble', { bearings: '6309 new', bearingHeat: '95' });
+}
+
+/** What the route asks for of the finished motor. */
+async function runTests(page: Page, ohms: Typed) {
+  await measure(
+    page,
+    'insulation',
+    'final',
+    { testVoltage: '500', oneMinute: '2000', temperature: '24' },
+    'Sound',
+  );
+  await measure(page, 'resistance', 'final', ohms, 'Sound');
+  await measure(page, 'no-load', 'final', { voltage: '400', u: '8', v: '8.1', w: '8' }, 'Sound');
+  await measure(page, 'full-load', 'final', { voltage: '400', u: '22', v: '21.8', w: '22' }, 'Sound');
+}
+
 test('a motor goes from its nameplate to its verdict, and into another shop as it was', async ({
   page,
   browser,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(420_000);
   NUMBER = String(4007 + test.info().retry);
   await signIn(page, base(), 'Ida Haft');
 
@@ -201,23 +242,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     );
     await traveller(page);
     await expect(page.getByText(/phase V is/).first()).toBeVisible();
-    const planned = await page.evaluate(async (number) => {
-      const file = (await (await fetch(`/api/motors/${number}`)).json()) as {
-        readings: {
-          kind: string;
-          outcome: {
-            judgement: {
-              figures: { figure: { id: string; working: { inputs: { symbol: string; value: number }[] } } }[];
-            };
-          };
-        }[];
-      };
-      const figure = file.readings
-        .find((r) => r.kind === 'resistance')!
-        .outcome.judgement.figures.find((f) => f.figure.id === 'resistanceAgainstPlan')!;
-      return figure.figure.working.inputs.find((i) => i.symbol === 'R_plan')!.value.toPrecision(5);
-    }, NUMBER);
-    const ohms = { uv: planned, vw: planned, wu: planned, temperature: '25' };
+    const ohms = await ohmsOf(page);
     await measure(page, 'resistance', 'before-varnish', ohms, 'Sound');
     await traveller(page);
     await signStation(page, 'Test before varnish', { gauge: 'yes', masked: 'yes' });
@@ -266,18 +291,62 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await signStation(page, 'Balance the rotor', { corrected: 'no correction' });
     await typeAll(page, { statorTag: NUMBER, rotorTag: '3090' });
     await expect(page.getByText(/Do not put them together/)).toBeVisible();
-    await signStation(page, 'Bring stator and rotor together', { rotorTag: NUMBER });
-    await signStation(page, 'Assemble', { bearings: '6309 new', bearingHeat: '95' });
+    await together(page);
+    await runTests(page, ohms);
+  });
+
+  await test.step('the running motor shakes: the rotor is done again, tested again, and the curves are drawn', async () => {
+    const planned = await ohmsOf(page);
+    const shaking = {
+      unit: 'mm',
+      speed: '1490',
+      shaftHeight: '160',
+      driveH: '4.1',
+      driveV: '3.2',
+      fanH: '1',
+      fanV: '1',
+    };
+    await measure(page, 'vibration', 'final', shaking, 'Stop');
+    await sheet(page, 'verdict');
+    await expect(page.getByText('Do not ship')).toBeVisible();
+    await expect(page.getByText(/Vibration, final: Most at the drive end/)).toBeVisible();
+    await page.goto(`${base()}/motor/${NUMBER}/traveller?station=balance`);
+    await press(page, page.getByRole('button', { name: 'Open it again' }));
+    await page.keyboard.type('shakes at the drive end');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('The 2nd time: shakes at the drive end')).toBeVisible();
     await measure(
       page,
-      'insulation',
+      'balance',
       'final',
-      { testVoltage: '500', oneMinute: '2000', temperature: '24' },
+      { mass: '88 lb', speed: '1455', plane1: '40', plane2: '35' },
       'Sound',
     );
-    await measure(page, 'resistance', 'final', ohms, 'Sound');
-    await measure(page, 'no-load', 'final', { voltage: '400', u: '8', v: '8.1', w: '8' }, 'Sound');
-    await measure(page, 'full-load', 'final', { voltage: '400', u: '22', v: '21.8', w: '22' }, 'Sound');
+    await traveller(page);
+    await signStation(page, 'Balance the rotor', { corrected: 'weight added' });
+    await together(page);
+    // What was measured of the motor before it was taken apart proves nothing of it now.
+    await sheet(page, 'verdict');
+    await expect(page.getByText('Not yet')).toBeVisible();
+    await runTests(page, planned);
+    await measure(page, 'vibration', 'final', { ...shaking, driveH: '0.9', driveV: '0.8' }, 'Sound');
+    const watts = { voltage: '400', u: '8', v: '8.1', w: '8', power: '520 W', leadOhm: '0.62 ohm' };
+    await page.goto(`${base()}/motor/${NUMBER}/tests?kind=no-load&stage=final`);
+    await page.getByText('Supply, and watts for the losses').click();
+    await typeAll(page, watts);
+    await press(page, page.getByRole('button', { name: 'Keep the reading' }));
+    await expect(told(page)).toContainText('kept');
+    const locked = {
+      voltage: '64',
+      u: '22',
+      v: '22.1',
+      w: '21.9',
+      frequency: '50',
+      power: '1.02 kW',
+      leadOhm: '0.6 ohm',
+    };
+    await measure(page, 'locked-rotor', 'final', locked, 'Sound');
+    await expect(page.getByRole('img', { name: 'Torque and current over the speed' })).toBeVisible();
     await traveller(page);
     await signStation(page, 'Final tests', { sound: 'yes' });
   });
@@ -289,6 +358,21 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await expect(page.getByRole('link', { name: 'Verdict as PDF' })).toBeVisible();
     const pdf = await page.request.get(`${base()}/api/motors/${NUMBER}/verdict.pdf`);
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+    const dossier = await page.request.get(`${base()}/api/motors/${NUMBER}/dossier.json`);
+    const { work, tests, curves } = (await dossier.json()) as {
+      work: { station: string; attempt: number; reopened: string | null }[];
+      tests: { title: string; verdict: string }[];
+      curves: object | null;
+    };
+    expect(
+      work.filter((w) => w.station === 'Balance the rotor').map((w) => [w.attempt, w.reopened !== null]),
+    ).toEqual([
+      [1, true],
+      [2, false],
+    ]);
+    expect(tests.filter((t) => t.title === 'Vibration').map((t) => t.verdict)).toEqual(['stop', 'sound']);
+    expect(curves).not.toBeNull();
+    expect((await page.request.get(`${base()}/api/motors/${NUMBER}/dossier.pdf`)).status()).toBe(200);
   });
 
   await test.step('the record goes out as one file and comes back equal in an empty shop', async () => {
@@ -309,5 +393,12 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     expect(record).toEqual(JSON.parse(readFileSync(file, 'utf8')));
     await expect(other.getByText(/Imported/).first()).toBeVisible();
     await other.close();
+  });
+
+  await test.step('and it leaves the shop', async () => {
+    await traveller(page);
+    await expect(page.getByRole('heading', { name: 'Finish and ship', level: 2 })).toBeVisible();
+    await press(page, page.getByRole('button', { name: /^Sign as Ida Haft/ }));
+    await expect(told(page)).toContainText('Finish and ship: signed');
   });
 });
