@@ -156,7 +156,7 @@ test('the efficiency of a motor on the dynamometer comes back within what is sai
   await page.getByRole('button', { name: 'Take 6 points' }).click();
   await page.getByLabel('Friction and windage').fill('44 W');
   await page.getByLabel('Core loss').fill('128 W');
-  const said = page.getByRole('region', { name: 'Load test' });
+  const said = page.getByRole('region', { name: 'Load test', exact: true });
   await expect(said).toContainText('at rated load');
   const words = (await said.textContent())!;
   const [, percent, plusMinus] = /([\d.]+) % at rated load ± ([\d.]+) %/.exec(words)!;

@@ -25,7 +25,14 @@ function group(key: string, name: string, ...sheets: readonly (readonly [string,
 export const SHOP_GROUPS: readonly SheetGroup[] = [
   group('F1', 'Floor', ['Floor', '/']),
   group('F2', 'Take in', ['Take in', '/new']),
-  group('F3', 'Stores', ['Stores', '/stores'], ['Library', '/library'], ['Instruments', '/instruments']),
+  group(
+    'F3',
+    'Stores',
+    ['Stores', '/stores'],
+    ['Library', '/library'],
+    ['Instruments', '/instruments'],
+    ['Limits', '/limits'],
+  ),
   group(
     'F4',
     'Shop',
@@ -34,7 +41,6 @@ export const SHOP_GROUPS: readonly SheetGroup[] = [
     ['Shop', '/shop'],
     ['Ovens', '/ovens'],
     ['Journal', '/journal'],
-    ['Limits', '/limits'],
   ),
   group('F6', 'Legend', ['Legend', '/legend']),
   group('F8', 'Heat', ['Heat', '/heat']),

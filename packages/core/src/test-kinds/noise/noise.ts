@@ -18,7 +18,7 @@ import { showNumber } from '../../units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [
-  required(text('levels', 'Levels round the motor', 'a line a place, one metre off: dB(A)', 500)),
+  required(text('levels', 'Levels round the motor', 'a line a place, one metre off: dB(A)', 1200)),
   required(quantity('room', 'The room without it', 'ratio', 10, 120, 'dB(A), motor stopped')),
   quantity('limit', 'At most', 'ratio', 30, 130, 'dB(A) at one metre, as agreed or by IEC 60034-9'),
 ] as const;

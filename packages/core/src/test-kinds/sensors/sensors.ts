@@ -34,7 +34,7 @@ const FORM = [
       'sensors',
       'Each sensor',
       'a line each: ohms, or millivolts of a thermocouple; OL where it is open',
-      1000,
+      2000,
     ),
   ),
 ] as const;
