@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { build } from 'vite';
 import { ROOT } from '../prepare.mjs';
 import { benchJudging } from './judging.mjs';
+import { benchRunLog } from './run-log.mjs';
 import { line } from './pace.mjs';
 
 /** The core, compiled as the applications compile it. */
@@ -12,9 +13,21 @@ export async function benchCore() {
     root: ROOT,
     configFile: false,
     logLevel: 'error',
-    build: { ssr: join(ROOT, 'packages/core/src/index.ts'), outDir, emptyOutDir: true, minify: false },
+    build: {
+      ssr: true,
+      outDir,
+      emptyOutDir: true,
+      minify: false,
+      rolldownOptions: {
+        input: {
+          index: join(ROOT, 'packages/core/src/index.ts'),
+          records: join(ROOT, 'packages/records/src/index.ts'),
+        },
+      },
+    },
   });
   const core = await import(join(outDir, 'index.js'));
+  const records = await import(join(outDir, 'records.js'));
   const { analyseWinding, WindingSearch, DEFAULT_LIMITS } = core;
   const input = {
     winding: {
@@ -65,6 +78,7 @@ export async function benchCore() {
     '1 M/s',
   );
   benchJudging(core);
+  benchRunLog(core, records);
 }
 
 /** Every span, turn, circuit and mix of up to three sizes that a 48-slot core allows. */

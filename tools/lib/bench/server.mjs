@@ -1,6 +1,7 @@
 /** How fast the server answers in a shop of ten thousand motors, then its stream and its sheets. */
 import { readFileSync } from 'node:fs';
 import { benchBrowser } from './browser.mjs';
+import { benchDossier } from './dossier.mjs';
 import { benchLive } from './live.mjs';
 import { load, RATE } from './load.mjs';
 import { at, line } from './pace.mjs';
@@ -25,6 +26,7 @@ export const benchServer = () =>
         'under 20 ms at p95',
       );
     }
+    await benchDossier(base);
     await benchLive(base, pid);
     await benchBrowser(base);
     const memory = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024;
