@@ -51,7 +51,10 @@ const { sound: soundPoints, stop: badPoints } = TEST_KINDS.efficiency.examples;
 /** Figures that must fit one another, or nothing is left to judge; what they do is tried in tests of their own. */
 const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
   ...Object.fromEntries(
-    ['voltsVW', 'voltsWU', 'power', 'leadOhm'].map((id) => [id, fc.constant('')] as const),
+    [
+      ...['voltsVW', 'voltsWU', 'power', 'leadOhm', 'wattsBefore', 'voltsBefore', 'wattsAfter', 'voltsAfter'],
+      ...['outside', 'yoke', 'stack', 'spots'],
+    ].map((id) => [id, fc.constant('')] as const),
   ),
   ...Object.fromEntries(
     ['driveSeat', 'otherSeat', 'driveHousing', 'otherHousing', 'shaftEnd'].flatMap((id) => [

@@ -345,3 +345,141 @@ describe('other runs', () => {
     expect(codes('bearing-heat', { ...warm, drive: '10' })).toEqual(['bearing-heat.colder-than-air']);
   });
 });
+
+describe('a loop test from its meters', () => {
+  /** A yoke whose loss at 1 T is known, tried at another density. */
+  const iron = { outside: '400', yoke: '40', stack: '200' };
+  const area = 40 * 200 * 0.95;
+  const mass = area * Math.PI * 360 * 7650e-9;
+  const test = (side: 'Before' | 'After', wPerKgAt1T: number, tesla: number, searchTurns = 1) => {
+    // First principles: V = √2·π·f·B·A·N, P = p·B²·m; the wattmeter sees it by the ratio of the turns.
+    const volts = Math.SQRT2 * Math.PI * 50 * tesla * area * 1e-6 * searchTurns;
+    const watts = (wPerKgAt1T * tesla ** 2 * mass * searchTurns) / 20;
+    return { [`volts${side}`]: volts.toPrecision(9), [`watts${side}`]: `${watts.toPrecision(9)} W` };
+  };
+  const loop = { ...iron, loopTurns: '20', density: '1.2' };
+  it('comes to one density before it is compared, whatever coil was used', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1.1, max: 1.3, noNaN: true }),
+        fc.constantFrom(1, 2, 5),
+        (tesla, searchTurns) => {
+          const typed = {
+            ...loop,
+            searchTurns: String(searchTurns),
+            ...test('Before', 2, 1.2, searchTurns),
+            ...test('After', 2.1, tesla, searchTurns),
+          };
+          const { figures, verdict } = judged('core-loss', typed);
+          expect(figures.find((f) => f.figure.id === 'coreLossRise')!.figure.value).toBeCloseTo(5, 4);
+          expect(verdict).toBe('sound');
+        },
+      ),
+    );
+  });
+  it('says when a test ran far off the density, and stops at what cannot be', () => {
+    const far = judged('core-loss', { ...loop, ...test('Before', 2, 1.2), ...test('After', 2, 0.8) });
+    expect([far.verdict, far.reasons.join(' ')]).toEqual(['watch', expect.stringContaining('0.800 T')]);
+    expect(codes('core-loss', { ...loop, ...test('Before', 2, 1.2), ...test('After', 2, 2.4) })).toEqual([
+      'core.impossible-density',
+    ]);
+    expect(codes('core-loss', { ...loop, ...test('Before', 2, 1.2), wattsAfter: '300 W' })).toContain(
+      'core.half',
+    );
+    expect(
+      codes('core-loss', { ...loop, ...test('Before', 2, 1.2), ...test('After', 2, 1.2), after: '4' }),
+    ).toEqual(['core.two-figures']);
+    expect(codes('core-loss', { ...loop, yoke: '220', before: '2', after: '2' })).toEqual(['core.no-yoke']);
+  });
+  it('finds the hottest spot of a list, held against the middle one', () => {
+    const spots = (c: string) => ({ before: '3', after: '3', spots: c });
+    expect(judged('core-loss', spots('40\n41\n40.5\n52\n40')).verdict).toBe('stop');
+    expect(judged('core-loss', spots('40\n41\n40.5\n44\n40')).verdict).toBe('sound');
+    expect(codes('core-loss', spots('40\n104 F\n41'))).toEqual(['core.spot-unreadable']);
+  });
+});
+
+describe('a worse reading never gets a better verdict', () => {
+  const rank = { sound: 0, watch: 1, stop: 2 };
+  // One field of each kind that is moved to the worse, the others sound.
+  it.each([
+    ['no-load', { voltage: '400', u: '8', v: '8', w: '8' }, 'u', 8, 20],
+    ['full-load', { voltage: '400', u: '22', v: '22', w: '22' }, 'v', 22, 40],
+    ['locked-rotor', { voltage: '62', u: '22', v: '22', w: '22', frequency: '50' }, 'w', 22, 40],
+    ['core-loss', { before: '3', after: '3' }, 'after', 3, 20],
+    [
+      'bearing-heat',
+      { drive: '50', other: '48', air: '23', driveBefore: '50', otherBefore: '48' },
+      'drive',
+      50,
+      140,
+    ],
+    [
+      'vibration',
+      {
+        unit: 'mm/s rms',
+        speed: '1460',
+        shaftHeight: '160',
+        driveH: '0.5',
+        driveV: '0.5',
+        fanH: '0.5',
+        fanV: '0.5',
+      },
+      'fanV',
+      0.5,
+      30,
+    ],
+    ['shaft-fits', { shaftEnd: '38', runOut: '0.01' }, 'runOut', 0.01, 1],
+    ['insulation', { testVoltage: '500', oneMinute: '2000', temperature: '40' }, 'oneMinute', 2000, 0.1],
+    ['resistance', { uv: '1', vw: '1', wu: '1', temperature: '25' }, 'wu', 1, 1.3],
+    [
+      'immersion',
+      { before: '2000', under: '900', withstand: '460', held: 'held', after: '900' },
+      'after',
+      900,
+      1,
+    ],
+    [
+      'temperature-rise',
+      { coldOhm: '1.25', coldTemperature: '22', hotOhm: '1.5', delay: '20 s', coolant: '26', limit: '80' },
+      'hotOhm',
+      1.5,
+      2.6,
+    ],
+    ['balance', { mass: '14', speed: '1440', grade: '2.5', plane1: '64', plane2: '58' }, 'plane1', 64, 900],
+    ['surge', { testVoltage: '1800', areaUV: '2', areaVW: '2', areaWU: '2', rotor: 'out' }, 'areaUV', 2, 60],
+  ] as const)('%s', (kind, typed, field, from, to) => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (a, b) => {
+          const verdict = (share: number) =>
+            rank[judged(kind, { ...typed, [field]: String(from + share * (to - from)) }).verdict];
+          const [less, more] = a < b ? [a, b] : [b, a];
+          expect(verdict(more)).toBeGreaterThanOrEqual(verdict(less));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('names no odd phase where the three are alike', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 40, noNaN: true }),
+        fc.constantFrom('no-load', 'full-load', 'locked-rotor'),
+        (amperes, kind) => {
+          const i = amperes.toFixed(3);
+          const { reasons, next } = judged(kind as TestKindId, {
+            voltage: '400',
+            u: i,
+            v: i,
+            w: i,
+            ...(kind === 'locked-rotor' ? { voltage: '62', frequency: '50' } : {}),
+          });
+          expect([...reasons, next].join(' ')).not.toMatch(/differ|odd (phase|current)|unequal/i);
+        },
+      ),
+    );
+  });
+});

@@ -75,6 +75,16 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
       default: (await import('./efficiency/efficiency-view.tsx')).EfficiencyAbove,
     })),
   },
+  'core-loss': {
+    Above: lazy(async () => ({ default: (await import('./core-loss/loop-view.tsx')).LoopAbove })),
+    folds: {
+      title: 'Loop: iron, turns, watts, temperatures',
+      fields: [
+        ...['outside', 'yoke', 'stack', 'frequency', 'density', 'loopTurns', 'searchTurns'],
+        ...['wattsBefore', 'voltsBefore', 'wattsAfter', 'voltsAfter', 'spots'],
+      ],
+    },
+  },
   'no-load': {
     Above: lazy(async () => ({ default: (await import('./no-load/no-load-view.tsx')).NoLoadAbove })),
     folds: {

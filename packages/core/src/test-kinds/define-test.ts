@@ -71,6 +71,8 @@ export interface TestModule<Id extends string, F extends Form> {
   readonly takesFrom?: { readonly list: 'treatments'; readonly fields: readonly string[] };
   readonly caution?: Caution;
   readonly hookUp: HookUp;
+  /** Figures that follow from other fields, where they were not typed themselves. */
+  readonly derives?: (reading: Partial<ReadingOf<F>>) => Readonly<Record<string, number | undefined>>;
   /**
    * What cannot be so is asked about before it is kept.
    * @param typed without what is assumed
@@ -114,7 +116,7 @@ export interface TestExample {
 /** The same for everybody else: fields to draw, and a function that judges what was typed. */
 export interface TestKind<Id extends string = string> extends Omit<
   TestModule<Id, Form>,
-  'form' | 'check' | 'judge' | 'nominal' | 'charts'
+  'form' | 'check' | 'judge' | 'nominal' | 'charts' | 'derives'
 > {
   readonly fields: readonly Field[];
   /** Reads what was typed, without judging it. Every wrong or missing field is named: `stop` findings refuse it. */
@@ -133,10 +135,10 @@ export interface TestKind<Id extends string = string> extends Omit<
 export function defineTest<const Id extends string, const F extends Form>(
   module: TestModule<Id, F>,
 ): TestKind<Id> {
-  const { form, check, judge, nominal, charts, ...rest } = module;
+  const { form, check, judge, nominal, charts, derives, ...rest } = module;
   const read = (typed: Typed, context: TestContext) => {
     const entered = Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim()));
-    const { reading, bounds, findings, assumed } = readWhole(form, entered);
+    const { reading, bounds, findings, assumed } = readWhole(form, entered, derives as Deriving | undefined);
     if (module.needsLog) findings.push(...checkLog(context.log ?? []));
     findings.push(...(check?.(reading as Partial<ReadingOf<F>>, context, entered) ?? []));
     return { reading: reading as ReadingOf<F>, bounds: bounds as BoundsOf<F>, findings, assumed };
@@ -169,16 +171,23 @@ export function defineTest<const Id extends string, const F extends Form>(
   };
 }
 
-/** A form with its defaults in place of what was not typed, which is said in words. */
-function readWhole(form: Form, entered: Typed) {
+type Deriving = (reading: object) => Readonly<Record<string, number | undefined>>;
+
+/** A form with its defaults in place of what was not typed, which is said in words; and with what follows from the rest. */
+function readWhole(form: Form, entered: Typed, derives: Deriving | undefined) {
   const defaults = form.filter((f) => f.default !== undefined && entered[f.id] === undefined);
   const filled = { ...entered, ...Object.fromEntries(defaults.map((f) => [f.id, f.default!])) };
   const { numbers, texts, bounds, findings } = readForm(form, filled);
+  const follows = Object.fromEntries(
+    Object.entries(derives?.({ ...numbers, ...texts }) ?? {}).filter(
+      ([id, value]) => value !== undefined && filled[id] === undefined,
+    ),
+  );
   const missing = form
-    .filter((f) => f.required && filled[f.id] === undefined)
+    .filter((f) => f.required && filled[f.id] === undefined && follows[f.id] === undefined)
     .map((f) => finding('stop', 'test.field-missing', `${f.label} is missing.`, [f.id]));
   return {
-    reading: { ...numbers, ...texts },
+    reading: { ...follows, ...numbers, ...texts },
     bounds,
     findings: [...findings, ...missing],
     assumed: defaults.map((f) => `${f.label.toLowerCase()} ${sayTyped(f, f.default!)}`),

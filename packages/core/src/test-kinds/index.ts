@@ -115,3 +115,4 @@ export function curvesOfReadings(readings: readonly KeptReading[], context: Test
   const found = circuitOfReadings(readings, context);
   return found.ok ? curvesOfMotor(found.value, context.plate) : null;
 }
+export { loopIronOf, loopPlanOf, sideLoss, type LoopReading } from './core-loss/from-watts.ts';

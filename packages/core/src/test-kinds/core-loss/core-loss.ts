@@ -1,23 +1,28 @@
 /** Core loss before and after burn-off. */
 import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { quantity, required, type ReadingOf, type Typed } from '../../forms/index.ts';
 import {
   asRead,
   derive,
+  finding,
   given,
   lowerIsBetter,
   CP,
   judgeFigure,
   verdictOf,
+  worse,
+  type Finding,
   type Judgement,
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
+import { checkLoop, hotSpotOf, LOOP_FIELDS, loopDoubts, sideLoss } from './from-watts.ts';
 
 const FORM = [
-  required(quantity('before', 'Before burn-off', 'specific-loss', 0.1, 100)),
-  required(quantity('after', 'After burn-off', 'specific-loss', 0.1, 100)),
-  quantity('hotSpot', 'Hottest spot over the mean', 'temperature-difference', 0, 200),
+  required(quantity('before', 'Before burn-off', 'specific-loss', 0.1, 100, 'or from the watts')),
+  required(quantity('after', 'After burn-off', 'specific-loss', 0.1, 100, 'or from the watts')),
+  quantity('hotSpot', 'Hottest spot over the mean', 'temperature-difference', 0, 200, 'or from the list'),
+  ...LOOP_FIELDS,
 ] as const;
 
 /** Usual sheet of a mains motor stays well under this [W/kg]: common practice, no source. */
@@ -25,7 +30,38 @@ const MUCH = 6;
 const TOO_MUCH = 10;
 
 /** What stops stands in the criteria in force. */
-function judge(r: ReadingOf<typeof FORM>, { criteria: chosen }: TestContext): Judgement {
+type Reading = ReadingOf<typeof FORM>;
+
+const fromOf = (r: Reading, side: 'before' | 'after') =>
+  sideLoss(r, side) ? `loop test ${side}, watts over the yoke’s mass` : `loop test ${side}`;
+
+/** Typed although the watts say something else: more apart than rounding. */
+const APART = 0.03;
+
+function check(r: Partial<Reading>, _context: TestContext, typed: Typed): Finding[] {
+  const found = checkLoop(r);
+  for (const side of ['before', 'after'] as const) {
+    const loss = sideLoss(r, side);
+    const said = r[side];
+    if (
+      typed[side] !== undefined &&
+      loss &&
+      said !== undefined &&
+      Math.abs(said / loss.atWantedWPerKg - 1) > APART
+    )
+      found.push(
+        finding(
+          'stop',
+          'core.two-figures',
+          `${said} W/kg is typed, the watts say ${showNumber(loss.atWantedWPerKg, 3)} W/kg: leave one of them out.`,
+          [side],
+        ),
+      );
+  }
+  return found;
+}
+
+function judge(r: Reading, { criteria: chosen }: TestContext): Judgement {
   const criteria = chosen ?? criteriaOf(null);
   const [most, hottest] = [criteria.number('coreRise'), criteria.number('coreHotSpot')];
   const rise = derive(
@@ -37,8 +73,8 @@ function judge(r: ReadingOf<typeof FORM>, { criteria: chosen }: TestContext): Ju
       formula: 'ΔP = 100 · (P_after / P_before − 1)',
       source: CP,
       inputs: {
-        after: given('P_after', r.after, 'W/kg', 'loop test after'),
-        before: given('P_before', r.before, 'W/kg', 'loop test before'),
+        after: given('P_after', r.after, 'W/kg', fromOf(r, 'after')),
+        before: given('P_before', r.before, 'W/kg', fromOf(r, 'before')),
       },
       value: (v) => 100 * (v.after / v.before - 1),
     },
@@ -92,7 +128,9 @@ function judge(r: ReadingOf<typeof FORM>, { criteria: chosen }: TestContext): Ju
         }),
       ),
     );
-  const verdict = verdictOf(figures);
+  const doubts = loopDoubts(r);
+  const hot = r.hotSpot !== undefined ? hotSpotOf(r.spots) : null;
+  const verdict = doubts.length > 0 ? worse(verdictOf(figures), 'watch') : verdictOf(figures);
   return {
     verdict,
     figures,
@@ -102,6 +140,12 @@ function judge(r: ReadingOf<typeof FORM>, { criteria: chosen }: TestContext): Ju
       ...(rise.value < -10
         ? [
             'A core does not get better by burn-off: density, loop or instrument was not the same in both tests.',
+          ]
+        : []),
+      ...doubts,
+      ...(hot
+        ? [
+            `Spot ${hot.at + 1} of the list is the hottest, ${showNumber(hot.riseK, 3)} K over the middle one.`,
           ]
         : []),
       ...(r.after > MUCH
@@ -129,6 +173,12 @@ export const coreLoss = defineTest({
     name: 'Loop test',
     text: 'The loop carries mains current and a core can heat within minutes: insulate the loop, keep hands off, stay beside it.',
   },
+  check,
+  derives: (r) => ({
+    before: sideLoss(r, 'before')?.atWantedWPerKg,
+    after: sideLoss(r, 'after')?.atWantedWPerKg,
+    hotSpot: hotSpotOf(r.spots)?.riseK,
+  }),
   hookUp: {
     instrument: 'supply, wattmeter',
     clips: [
