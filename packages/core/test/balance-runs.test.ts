@@ -4,13 +4,13 @@ import { describe, expect, it } from 'vitest';
 import {
   balanceJob,
   correctByAdding,
-  drillAway,
+  takeAway,
   judgeTest,
-  radialHole,
   readRuns,
   solveRuns,
   sumVectors,
   TEST_KINDS,
+  unphasedOf,
   writeRun,
   type BalanceReading,
   type BalanceRun,
@@ -47,6 +47,13 @@ const ROTOR: Rotor = {
     ],
   ],
 };
+/** A run with all its digits. */
+const exactly = (run: BalanceRun) =>
+  [
+    run.speedRpm,
+    ...run.readings.map((v) => `${v.magnitude}@${v.angleDeg}`),
+    run.weights.map((w) => `${w.plane} ${w.massG}@${w.angleDeg}`).join(', '),
+  ].join('; ');
 const unbalanceOf = (rotor: Rotor, weights: readonly FittedWeight[]) =>
   (['A', 'B'] as const).map((plane, p) =>
     sumVectors([
@@ -184,11 +191,136 @@ describe('a hidden unbalance', () => {
       ),
     );
   });
-  it('a hole of the depth that is said takes just that away', () => {
-    const bit = { diameterMm: 12, pointDeg: 118, densityGCm3: 7.85, surfaceRadiusMm: 89, deepestMm: 40 };
-    const depthMm = drillAway(1400, bit)!;
-    expect(radialHole({ ...bit, depthMm }).unbalanceGmm).toBeCloseTo(1400, 6);
-    expect(drillAway(5000, bit)).toBeNull();
+  it.each([
+    ['drill-radial', 1400],
+    ['drill-face', 1400],
+    ['flat', 4000],
+    ['slot', 1400],
+  ] as const)('%s of the depth that is said takes just that away, and no more than is there', (way, gmm) => {
+    const cut = { way, metal: 'steel', toolMm: 12, radiusMm: 89, lengthMm: 60, deepestMm: 40 } as const;
+    const depthMm = takeAway(gmm, cut)!;
+    // Second way: what is taken is cut into thin layers, each at its own distance from the axis.
+    const layers = 4000;
+    const area = (Math.PI / 4) * 12 ** 2;
+    const cone = 6 / Math.tan((59 * Math.PI) / 180);
+    let taken = 0;
+    if (way === 'drill-face') taken = (area * (depthMm + cone / 3) * 7.85 * 89) / 1000;
+    else
+      for (let k = 0; k < layers; k++) {
+        const most = depthMm + (way === 'drill-radial' ? cone : 0);
+        const below = (most * (k + 0.5)) / layers;
+        const r = 89 - below;
+        const face =
+          way === 'slot'
+            ? 12 * 60
+            : way === 'flat'
+              ? 2 * Math.sqrt(89 ** 2 - r ** 2) * 60
+              : area * (below <= depthMm ? 1 : ((most - below) / cone) ** 2);
+        taken += (face * (most / layers) * 7.85 * r) / 1000;
+      }
+    expect(Math.abs(taken / gmm - 1)).toBeLessThan(1e-3);
+    expect(takeAway(1e9, cut)).toBeNull();
+  });
+});
+
+describe('other ways of the trade', () => {
+  it('one plane without phase: four amplitudes find the weight, which brings it down', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 300, max: 4000 }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.integer({ min: 3, max: 20 }),
+        (gmm, at, trialG) => {
+          const hidden = { magnitude: gmm, angleDeg: at };
+          const reads = (grams: number, angleDeg: number) =>
+            (0.004 * sumVectors([hidden, { magnitude: grams * 100, angleDeg }]).magnitude).toPrecision(9);
+          const lines = [
+            `${reads(0, 0)}; 0; 0`,
+            ...[0, 120, 240].map((d) => `${reads(trialG, d)}; ${trialG}; ${d}`),
+          ];
+          const typed = { mass: '20', speed: '1450', radiusA: '100', unphased: lines.join('\n') };
+          const r = TEST_KINDS.balance.read(typed, { plate: {} }).values as unknown as BalanceReading;
+          const found = unphasedOf(r)!;
+          expect(found.residualGmm).toBeCloseTo(gmm, 3);
+          const put = found.correction.wanted;
+          const after = sumVectors([hidden, { magnitude: put.magnitude * 100, angleDeg: put.angleDeg }]);
+          expect(after.magnitude).toBeLessThan(1e-3 * gmm);
+        },
+      ),
+    );
+  });
+  it('without phase the four runs must be those that can be solved', () => {
+    const codes = (unphased: string, more: object = {}) => {
+      const outcome = judgeTest(
+        'balance',
+        { mass: '20', speed: '1450', radiusA: '100', unphased, ...more },
+        { plate: {} },
+      );
+      return outcome.ok ? [] : outcome.findings.map((f) => f.code);
+    };
+    expect(codes('5; 0; 0\n6; 10; 0\n4; 10; 120')).toEqual(['balance.few-unphased']);
+    expect(codes('5; 2; 0\n6; 10; 0\n4; 10; 120\n4; 10; 240')).toEqual(['balance.first-not-bare']);
+    expect(codes('5; 0; 0\n6; 10; 0\n4; 12; 120\n4; 10; 240')).toEqual(['balance.other-trial']);
+  });
+  it('the coefficients of a sister find it in one run, and say when it is another rotor', () => {
+    const trials = TRIALS.map((w) => spin(ROTOR, w));
+    const sister = solveRuns(trials, { radiiMm: ROTOR.radiiMm, readsUnbalance: false, angleIsLight: false });
+    const coefficients = sister
+      .influence!.map((row) => row.map((v) => `${v.magnitude}@${v.angleDeg}`).join('; '))
+      .join('\n');
+    const other: Rotor = {
+      ...ROTOR,
+      hidden: [
+        { magnitude: 900, angleDeg: 12 },
+        { magnitude: 2100, angleDeg: 301 },
+      ],
+    };
+    const job = (runs: readonly BalanceRun[]) =>
+      balanceJob(
+        TEST_KINDS.balance.read(
+          {
+            ...{ mass: '30', speed: '1450', reads: 'vibration', sense: 'against', coefficients },
+            ...{
+              radiusA: String(ROTOR.radiiMm[0]),
+              radiusB: String(ROTOR.radiiMm[1]),
+              runs: runs.map(exactly).join('\n'),
+            },
+          },
+          { plate: {} },
+        ).values as unknown as BalanceReading,
+      )!;
+    const first = job([spin(other, [])]);
+    expect(first.now!.map((v) => v.magnitude)).toEqual([expect.closeTo(900, 0), expect.closeTo(2100, 0)]);
+    expect(first.step.kind).toBe('add');
+    const stiff: Rotor = {
+      ...other,
+      answers: ROTOR.answers.map((row) => row.map((v) => ({ ...v, angleDeg: v.angleDeg + 70 }))) as never,
+    };
+    const weights = first.corrections!.flatMap((c, p) =>
+      c
+        ? c.parts.map((x) => ({ plane: (['A', 'B'] as const)[p]!, massG: x.massG, angleDeg: x.angleDeg }))
+        : [],
+    );
+    const codes = job([spin(stiff, []), spin(stiff, weights)]).solved.findings.map((f) => f.code);
+    expect(codes).toContain('balance.other-rotor');
+  });
+  it.each([
+    // 4 W/N: 30 kg are 66.14 lb, 4·66.14/1450 = 0.18245 oz·in = 131.4 g·mm for both journals.
+    [{ rule: 'journal' }, 131.38],
+    // Free in space e·ω = √2·v: 2 mm/s rms is as G 2.83.
+    [{ rule: 'velocity', velocity: '2' }, (9549.3 * Math.SQRT2 * 2 * 30) / 1450],
+    [{ permitted: '300' }, 300],
+    [{ rule: 'grade', grade: '6.3' }, (9549.3 * 6.3 * 30) / 1450],
+  ])('the tolerance by %o is what the rule says', (more, gmm) => {
+    const typed = { mass: '30', speed: '1450', plane1: '10', plane2: '10', ...more } as Record<
+      string,
+      string
+    >;
+    const outcome = judgeTest('balance', typed, { plate: {} });
+    if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
+    const figure = outcome.judgement.figures.find((f) => f.figure.id === 'permissibleUnbalance')!.figure
+      .value;
+    expect(Math.abs(figure / gmm - 1)).toBeLessThan(2e-3);
   });
 });
 

@@ -50,10 +50,11 @@ const anyRuns = fc
 const { sound: soundPoints, stop: badPoints } = TEST_KINDS.efficiency.examples;
 /** Figures that must fit one another, or nothing is left to judge; what they do is tried in tests of their own. */
 const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
+  rule: fc.constantFrom('grade', 'journal'),
   ...Object.fromEntries(
     [
       ...['voltsVW', 'voltsWU', 'power', 'leadOhm', 'wattsBefore', 'voltsBefore', 'wattsAfter', 'voltsAfter'],
-      ...['outside', 'yoke', 'stack', 'spots'],
+      ...['outside', 'yoke', 'stack', 'spots', 'unphased', 'coefficients', 'velocity', 'permitted'],
     ].map((id) => [id, fc.constant('')] as const),
   ),
   ...Object.fromEntries(

@@ -259,7 +259,7 @@ async function benchOvenLog(page, base) {
   const file = join(mkdtempSync(join(tmpdir(), 'norther-bench-')), 'log.csv');
   writeFileSync(file, text);
   const chosen = performance.now();
-  await page.getByLabel('Oven log').setInputFiles(file);
+  await page.getByLabel('Oven log', { exact: true }).setInputFiles(file);
   await page.getByText('As typed').waitFor();
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
   const took = performance.now() - chosen;

@@ -100,8 +100,9 @@ export class Heavy implements OnModuleDestroy {
     return this.run(this.sheets, { task: 'past', rows, beside }, SHEET_MS);
   }
 
+  /** As long as a calculation: nobody's sheet waits behind it. */
   dossier(question: DossierQuestion): Promise<Uint8Array> {
-    return this.run(this.sheets, { task: 'dossier', ...question }, SHEET_MS);
+    return this.run(this.calculations, { task: 'dossier', ...question }, SHEET_MS);
   }
 
   labels(rows: MotorRows, size: LabelSize, issue: Issue): Promise<Uint8Array> {

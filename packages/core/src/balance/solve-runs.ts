@@ -15,6 +15,8 @@ export interface RotorPlanes {
   readonly readsUnbalance: boolean;
   /** Angles of such readings are where the weight goes, not the heavy spot. */
   readonly angleIsLight: boolean;
+  /** Known of a sister rotor: what a gram does, by reading, then plane. */
+  readonly influence?: readonly (readonly Vector[])[];
 }
 
 export interface SolvedRuns {
@@ -123,8 +125,12 @@ function scatterOf(bares: readonly (readonly Complex[])[]): number | null {
 function byInfluence(runs: readonly BalanceRun[], rotor: RotorPlanes, found: Finding[]): SolvedRuns {
   const planes = rotor.radiiMm.length;
   const weights = runs.map((run) => rotor.radiiMm.map((_, p) => weightIn(run, p)));
-  const untried = PLANES.slice(0, planes).filter((_, p) => !weights.some((w) => w[p]!.abs() > 0));
-  const model = fitModel(runs, weights);
+  const known = rotor.influence && modelOf(runs, weights, rotor.influence);
+  const untried = known
+    ? []
+    : PLANES.slice(0, planes).filter((_, p) => !weights.some((w) => w[p]!.abs() > 0));
+  const model = known ?? fitModel(runs, weights);
+  if (known) found.push(...otherRotor(known, runs));
   const nothing: SolvedRuns = {
     heavy: [],
     bare: null,
@@ -134,7 +140,8 @@ function byInfluence(runs: readonly BalanceRun[], rotor: RotorPlanes, found: Fin
     findings: found,
   };
   if (untried.length > 0 || !model) return nothing;
-  found.push(...trialsFelt(runs, weights, planes), ...swapped(model.influence));
+  if (!known) found.push(...trialsFelt(runs, weights, planes));
+  found.push(...swapped(model.influence));
   const inverse = (readings: readonly Complex[]) => solveComplex(model.influence, readings);
   const bare = inverse(model.bare);
   if (!bare) return nothing;
@@ -159,6 +166,41 @@ interface Model {
   /** Rms of what the fit leaves, in the unit of the readings, and the mean direct coefficient. */
   readonly left: number;
   readonly gain: number;
+}
+
+/** With coefficients that are known only the bare reading is left to find: its mean over the runs. */
+function modelOf(
+  runs: readonly BalanceRun[],
+  weights: readonly (readonly Complex[])[],
+  known: readonly (readonly Vector[])[],
+): Model {
+  const influence = known.map((row) => row.map(toComplex));
+  const bares = runs.map((run, r) =>
+    run.readings.map((v, s) =>
+      weights[r]!.reduce((left, w, p) => left.sub(influence[s]![p]!.mul(w)), toComplex(v)),
+    ),
+  );
+  const mean = runs[0]!.readings.map((_, s) =>
+    bares.reduce((sum, b) => sum.add(b[s]!), new Complex(0, 0)).div(runs.length),
+  );
+  const squares = bares.reduce((sum, b) => sum + b.reduce((n, z, s) => n + z.sub(mean[s]!).abs() ** 2, 0), 0);
+  const free = Math.max(1, (runs.length - 1) * mean.length);
+  const gain =
+    influence.reduce((sum, row, s) => sum + row[Math.min(s, row.length - 1)]!.abs(), 0) / influence.length;
+  return { bare: mean, influence, left: Math.sqrt(squares / free), gain };
+}
+
+/** A correction that did not do what the sister's coefficients say. */
+function otherRotor(model: Model, runs: readonly BalanceRun[]): Finding[] {
+  const first = Math.max(...runs[0]!.readings.map((v) => v.magnitude));
+  return runs.length > 1 && model.left > 0.25 * first
+    ? [
+        watch(
+          'other-rotor',
+          'The weights did not do what the coefficients of the sister say: another rotor, other bearings or another speed. Take trials of its own.',
+        ),
+      ]
+    : [];
 }
 
 /** Each sensor by itself: unknown are its bare reading and a coefficient a plane. */

@@ -116,3 +116,5 @@ export function curvesOfReadings(readings: readonly KeptReading[], context: Test
   return found.ok ? curvesOfMotor(found.value, context.plate) : null;
 }
 export { loopIronOf, loopPlanOf, sideLoss, type LoopReading } from './core-loss/from-watts.ts';
+export { keptCoefficients } from './balance/balance-job.ts';
+export { unphasedOf } from './balance/unphased.ts';

@@ -173,9 +173,7 @@ function Hero({ job }: { readonly job: BalanceJob }) {
     case 'add': {
       const [first, second] = step.correction.parts;
       const drill =
-        step.drillMm === null
-          ? ''
-          : `Or drill ${step.drillMm.toFixed(1)} mm deep to the shoulder at the heavy spot. `;
+        step.depthMm === null ? '' : `Or take ${step.depthMm.toFixed(1)} mm away at the heavy spot. `;
       if (!first)
         return (
           <div className="border-b-2 border-ink pb-2" role="status" aria-label="Do now">

@@ -1,8 +1,7 @@
 /** A balancing job as it stands: tolerance of each plane, what the runs say, and the one thing to do next. */
 import {
   correctByAdding,
-  drillAway,
-  permissibleUnbalance,
+  takeAway,
   PLANES,
   readRuns,
   shareToPlanes,
@@ -20,6 +19,7 @@ import {
 } from '../../balance/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 import type { BalanceReading } from './form.ts';
+import { ruleOf, toleranceOf } from './tolerance.ts';
 
 export type BalanceStep =
   | { readonly kind: 'spin'; readonly run: number }
@@ -34,7 +34,8 @@ export type BalanceStep =
       readonly kind: 'add';
       readonly plane: PlaneName;
       readonly correction: PlaneCorrection;
-      readonly drillMm: number | null;
+      /** Where material is taken instead; null where it is not there, or nobody takes any. */
+      readonly depthMm: number | null;
     }
   | { readonly kind: 'within' };
 
@@ -60,15 +61,39 @@ export interface BalanceJob {
 /** A trial weight that pulls with this share of the rotor's weight. Common practice, no source. */
 const TRIAL_SHARE = 0.1;
 
-export const permissibleOf = (r: Pick<BalanceReading, 'permitted' | 'grade' | 'mass' | 'speed'>): number =>
-  r.permitted ?? permissibleUnbalance(r.grade, r.mass, r.speed);
-
 /** Shares of the two bearing planes; halves where the centre of gravity is not known. */
 export function sharesOf(r: BalanceReading, whole: number): PlaneShares {
   const { bearingSpan: span, centreFromDrive: centre } = r;
+  if (span !== undefined && centre !== undefined && ruleOf(r) === 'journal') {
+    // Each journal by its own load.
+    const raw = shareToPlanes(whole, centre, 0, span);
+    return { ...raw, aGmm: Math.abs(raw.rawAGmm), bGmm: Math.abs(raw.rawBGmm) };
+  }
   return span === undefined || centre === undefined
     ? { rawAGmm: whole / 2, rawBGmm: whole / 2, aGmm: whole / 2, bGmm: whole / 2, overhung: false }
     : shareToPlanes(whole, centre, 0, span);
+}
+
+const COEFFICIENT = /^(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*@\s*(-?\d+(?:[.,]\d+)?)°?$/i;
+
+/** By reading, then plane; null where none were entered, or they cannot be read. */
+export function keptCoefficients(
+  coefficients: string | undefined,
+  planes: number,
+): readonly (readonly Vector[])[] | null {
+  const rows = (coefficients ?? '').split('\n').filter((l) => l.trim());
+  if (rows.length !== planes) return null;
+  const read = rows.map((row) =>
+    row.split(';').map((cell) => {
+      const m = COEFFICIENT.exec(cell.trim());
+      return m
+        ? { magnitude: Number(m[1]!.replace(',', '.')), angleDeg: Number(m[2]!.replace(',', '.')) }
+        : null;
+    }),
+  );
+  return read.every((row) => row.length === planes && row.every((v) => v !== null && v.magnitude > 0))
+    ? (read as Vector[][])
+    : null;
 }
 
 /** @returns null where there are no runs; what of them cannot be read or is left open is found in `jobDoubts` */
@@ -80,13 +105,19 @@ export function balanceJob(r: BalanceReading): BalanceJob | null {
   if (!read.ok || read.value.length === 0) return null;
   const runs = read.value;
   const readsUnbalance = r.reads === 'unbalance';
-  const solved = solveRuns(runs, { radiiMm: radii, readsUnbalance, angleIsLight: r.angleOf === 'light' });
-  const permissibleGmm = permissibleOf(r);
+  const influence = keptCoefficients(r.coefficients, radii.length);
+  const solved = solveRuns(runs, {
+    radiiMm: radii,
+    readsUnbalance,
+    angleIsLight: r.angleOf === 'light',
+    ...(influence ? { influence } : {}),
+  });
+  const permissibleGmm = toleranceOf(r).figure.value;
   const shares = sharesOf(r, permissibleGmm);
   const shareGmm = radii.length === 1 ? [permissibleGmm] : [shares.aGmm, shares.bGmm];
   // Until every plane was tried all runs were trials, and those come off.
-  const trials = !readsUnbalance && runs.length <= radii.length + 1;
-  const kept = trials ? [] : runs.at(-1)!.weights;
+  const trials = !readsUnbalance && !influence && runs.length <= radii.length + 1;
+  const on = trials ? [] : runs.at(-1)!.weights;
   const now = trials ? solved.bare : (solved.heavy.at(-1) ?? null);
   const stepG = r.step === undefined ? null : r.step * 1000;
   const corrections =
@@ -100,7 +131,7 @@ export function balanceJob(r: BalanceReading): BalanceJob | null {
     positions,
     permissibleGmm,
     shareGmm,
-    kept,
+    kept: on,
     now,
     atBearings: now && bearingsOf(r, now, shares),
     corrections,
@@ -145,16 +176,7 @@ function nextStep(
       kind: 'add',
       plane: PLANES[worst.p]!,
       correction: corrections[worst.p]!,
-      drillMm:
-        r.drill === undefined || r.faceRadius === undefined
-          ? null
-          : drillAway(heavy.magnitude, {
-              diameterMm: r.drill,
-              pointDeg: 118,
-              densityGCm3: STEEL,
-              surfaceRadiusMm: r.faceRadius,
-              deepestMm: r.deepest ?? r.faceRadius / 2,
-            }),
+      depthMm: depthOf(r, heavy.magnitude),
     };
   }
   const [plane] = solved.untried;
@@ -164,8 +186,28 @@ function nextStep(
   const massG = stepG === null ? exact : Math.max(stepG, Math.round(exact / stepG) * stepG);
   return { kind: 'trial', plane, massG, angleDeg: positions?.firstDeg ?? 0, place: positions ? 1 : null };
 }
-/** [g/cm³] */
-const STEEL = 7.85;
+
+/** How deep, at the heavy spot; null where nobody takes material, or there is not so much. */
+function depthOf(r: BalanceReading, unbalanceGmm: number): number | null {
+  const way = r.takeBy ?? (r.drill === undefined ? undefined : 'drill-radial');
+  const needsTool = way !== 'flat';
+  const needsLength = way === 'flat' || way === 'slot';
+  if (
+    way === undefined ||
+    r.faceRadius === undefined ||
+    (needsTool && r.drill === undefined) ||
+    (needsLength && r.cutLength === undefined)
+  )
+    return null;
+  return takeAway(unbalanceGmm, {
+    way,
+    metal: r.metal,
+    toolMm: r.drill ?? 0,
+    radiusMm: r.faceRadius,
+    lengthMm: r.cutLength ?? 0,
+    deepestMm: r.deepest ?? r.faceRadius / 2,
+  });
+}
 
 /** What must be answered before runs mean anything, and what they say of themselves. */
 export function jobDoubts(r: Partial<BalanceReading>): Finding[] {
@@ -188,6 +230,14 @@ export function jobDoubts(r: Partial<BalanceReading>): Finding[] {
   if (r.sense === undefined)
     found.push(
       stop('sense-unknown', 'Do the angles count against the rotation or with it, from the mark?', 'sense'),
+    );
+  if (r.coefficients?.trim() && !keptCoefficients(r.coefficients, r.radiusB === undefined ? 1 : 2))
+    found.push(
+      stop(
+        'coefficients-unreadable',
+        `Coefficients are a line a reading, each with what a gram does in every plane: ${r.radiusB === undefined ? '0.11@41' : '0.11@41; 0.036@58'}.`,
+        'coefficients',
+      ),
     );
   const positions = r.places === undefined ? null : { count: r.places, firstDeg: r.firstPlace ?? 0 };
   const read = readRuns(r.runs, r.radiusB === undefined ? 1 : 2, positions);

@@ -1,9 +1,19 @@
 /** What is entered of a rotor that is balanced: its tolerance, its planes and places, and the runs. */
+import { METALS, TAKE_AWAY_WAYS } from '../../balance/index.ts';
 import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
 
 export const BALANCE_FORM = [
   required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
   required(quantity('speed', 'Service speed', 'speed', 20, 100000)),
+  assumed(
+    choice('rule', 'Tolerance by', {
+      grade: 'the grade of ISO 21940',
+      customer: 'the customer’s figure',
+      journal: 'journal load, 4 W/N',
+      velocity: 'vibration velocity, rotor free',
+    }),
+    'grade',
+  ),
   assumed(quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'), '2.5'),
   quantity(
     'permitted',
@@ -13,6 +23,7 @@ export const BALANCE_FORM = [
     1e7,
     'whole rotor; instead of a grade',
   ),
+  quantity('velocity', 'Velocity allowed', 'ratio', 0.01, 50, 'mm/s rms, with that rule'),
   quantity('plane1', 'Residual, drive end', 'unbalance', 0, 1e7, 'empty: from the last run'),
   quantity('plane2', 'Residual, other end', 'unbalance', 0, 1e7, 'leave empty for one plane'),
   quantity(
@@ -58,9 +69,24 @@ export const BALANCE_FORM = [
     'one wrong way makes it worse',
   ),
   choice('sense', 'Angles count', { against: 'against rotation', with: 'with rotation' }, 'from the mark, 0'),
-  quantity('drill', 'Drill', 'length', 1, 60, 'diameter, to take away instead'),
-  quantity('faceRadius', 'Drilled into the face at radius', 'length', 5, 5000),
-  quantity('deepest', 'Holes at most so deep', 'length', 0.5, 500),
+  choice('takeBy', 'Material is taken by', TAKE_AWAY_WAYS, 'weights when empty'),
+  quantity('drill', 'Drill or cutter', 'length', 1, 200, 'diameter of the drill, width of the slot'),
+  quantity('faceRadius', 'It is taken at radius', 'length', 5, 5000, 'surface, or circle of the holes'),
+  quantity('cutLength', 'Flat or slot so long', 'length', 1, 3000),
+  quantity('deepest', 'At most so deep', 'length', 0.5, 500),
+  assumed(choice('metal', 'Of', METALS), 'steel'),
+  text(
+    'unphased',
+    'Runs without phase, plane A',
+    'a line a run: reading; g; degrees. First without weight: 5.2; 0; 0',
+    1200,
+  ),
+  text(
+    'coefficients',
+    'Coefficients of a sister rotor',
+    'a line a reading: what a gram in A and in B does to it: 0.11@41; 0.036@58',
+    1200,
+  ),
   text(
     'runs',
     'Runs',

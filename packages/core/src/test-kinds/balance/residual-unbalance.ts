@@ -12,24 +12,32 @@ import {
   type Finding,
   type Judgement,
 } from '../../quantity/index.ts';
-import { permissibleUnbalance, PLANES } from '../../balance/index.ts';
+import { PLANES } from '../../balance/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { balanceJob, jobDoubts, sharesOf, type BalanceJob } from './balance-job.ts';
 import { BALANCE_FORM, type BalanceReading } from './form.ts';
+import { ruleOf, toleranceOf } from './tolerance.ts';
+import { checkUnphased, unphasedOf, type Unphased } from './unphased.ts';
 
 /** Entries that would make any rotor pass. */
 function impossible(r: Partial<BalanceReading>, { plate }: TestContext): Finding[] {
   const found: Finding[] = [...jobDoubts(r)];
   const stop = (code: string, message: string, field: string) =>
     found.push(finding('stop', `test.${code}`, message, [field]));
-  if (r.plane1 === undefined && !r.runs?.trim())
+  found.push(...checkUnphased(r));
+  if (r.plane1 === undefined && !r.runs?.trim() && !r.unphased?.trim())
     found.push(
       finding('stop', 'balance.no-residual', 'A residual is missing: type it, or enter the runs.', [
         'plane1',
       ]),
     );
+  const rule = ruleOf({ ...r, rule: r.rule ?? 'grade' } as BalanceReading);
+  if (rule === 'customer' && r.permitted === undefined)
+    stop('no-figure', 'The customer’s figure is missing.', 'permitted');
+  if (rule === 'velocity' && r.velocity === undefined)
+    stop('no-velocity', 'The velocity that is allowed is missing.', 'velocity');
   for (const plane of ['plane1', 'plane2'] as const)
     if (r[plane] === 0)
       stop('zero-residual', 'No rotor has a residual of 0: enter the least the machine shows.', plane);
@@ -49,47 +57,16 @@ function impossible(r: Partial<BalanceReading>, { plate }: TestContext): Finding
 }
 
 function judge(r: BalanceReading): Judgement {
-  const { grade } = r;
-  const permitted = r.permitted;
-  const byGrade: Figure = derive(
-    {
-      id: 'permissibleUnbalance',
-      name: 'Permissible unbalance, whole rotor',
-      symbol: 'U_per',
-      unit: 'g·mm',
-      formula: 'U_per = 9549 · G · m / n',
-      source: 'ISO 21940-11:2016 (from memory)',
-      inputs: {
-        G: given('G', grade, 'mm/s', 'balance grade'),
-        m: given('m', r.mass, 'kg', 'rotor mass'),
-        n: given('n', r.speed, 'rpm', 'service speed'),
-      },
-      value: (v) => permissibleUnbalance(v.G, v.m, v.n),
-    },
-    true,
-  );
-  const whole: Figure =
-    permitted === undefined
-      ? byGrade
-      : derive(
-          {
-            id: 'permissibleUnbalance',
-            name: 'Permissible unbalance, whole rotor',
-            symbol: 'U_per',
-            unit: 'g·mm',
-            formula: 'U_per as the customer gave it',
-            source: 'the customer’s own figure',
-            inputs: { U: given('U_per', permitted, 'g·mm', 'customer') },
-            value: (v) => v.U,
-          },
-          true,
-        );
-  const by =
-    permitted === undefined ? `G ${showNumber(grade, 3).replace(/\.?0+$/, '')}` : 'the customer’s figure';
+  const { figure: whole, words: by, source } = toleranceOf(r);
   const job = balanceJob(r);
+  const unphased = unphasedOf(r);
   // Of runs the last one counts, whatever was typed as a residual before.
-  const [read1, read2] = job ? (job.now?.map((v) => v.magnitude) ?? []) : [r.plane1, r.plane2];
-  if (read1 === undefined) return notYet(job, whole);
+  const [read1, read2] = job
+    ? (job.now?.map((v) => v.magnitude) ?? [])
+    : unphased
+      ? [unphased.residualGmm]
+      : [r.plane1, r.plane2];
+  if (read1 === undefined || !Number.isFinite(read1)) return notYet(job, whole);
   const shares = sharesOf(r, 1);
   const planes: [id: string, name: string, read: number, part: number][] =
     read2 !== undefined
@@ -107,7 +84,7 @@ function judge(r: BalanceReading): Judgement {
           symbol: 'U/U_per',
           unit: '×',
           formula: 'U / (share · U_per)',
-          source: 'ISO 21940-11:2016 (from memory)',
+          source,
           inputs: {
             U: given('U', read, 'g·mm', job ? `run ${job.runs.length}` : 'balancing machine'),
             s: given(
@@ -128,7 +105,7 @@ function judge(r: BalanceReading): Judgement {
         limit: 1,
         to: 3,
         name: by,
-        source: 'ISO 21940-11:2016 (from memory); watch from 0.8: common practice',
+        source: `${source}; watch from 0.8: common practice`,
       }),
     ),
   );
@@ -139,6 +116,7 @@ function judge(r: BalanceReading): Judgement {
       : [
           'One plane only: that is enough for a narrow disc; a rotor longer than a third of its diameter has two.',
         ]),
+    ...(unphased?.doubts ?? []),
     ...(job?.solved.findings.map((f) => f.message) ?? []),
     ...noise(job),
     ...atBearings(job),
@@ -157,13 +135,23 @@ function judge(r: BalanceReading): Judgement {
     ],
     next:
       verdict === 'stop'
-        ? (sayStep(job) ?? 'Correct at the angle the machine shows and spin again; guard shut.')
+        ? (sayStep(job) ??
+          sayUnphased(unphased) ??
+          'Correct at the angle the machine shows and spin again; guard shut.')
         : verdict === 'watch'
           ? doubts.length > 0
             ? 'See to what is said above, then spin again.'
             : 'Within tolerance, close to it: correct once more if it is quickly done.'
           : 'Mark the rotor with the motor number and go on.',
   };
+}
+
+function sayUnphased(u: Unphased | null): string | null {
+  if (!u) return null;
+  const parts = u.correction.parts.map((p) => `${showNumber(p.massG, 3)} g ${sayPlace(p.place, p.angleDeg)}`);
+  return u.corrected
+    ? 'The correction did not bring it within: take the four runs anew from here.'
+    : `Trials off. Add ${parts.join(' and ') || 'less than one step of weight'} in plane A, and enter what it reads then. Guard shut.`;
 }
 
 /** Runs that do not yet tell where the unbalance is. */
@@ -225,9 +213,7 @@ export function sayStep(job: BalanceJob | null): string | null {
         (p) => `${showNumber(p.massG, 3)} g ${sayPlace(p.place, p.angleDeg)}`,
       );
       const drill =
-        step.drillMm === null
-          ? ''
-          : ` Or drill ${showNumber(step.drillMm, 3)} mm deep to the shoulder at the heavy spot.`;
+        step.depthMm === null ? '' : ` Or take ${showNumber(step.depthMm, 3)} mm away at the heavy spot.`;
       return parts.length > 0
         ? `Add ${parts.join(' and ')} in plane ${step.plane}.${drill} Then spin again; guard shut.`
         : `Plane ${step.plane} wants less than one step of weight: take lighter ones.${drill}`;
@@ -253,6 +239,32 @@ export const balance = defineTest({
     words: 'The mark is the zero of all angles; half a key in the keyway.',
   },
   judge,
+  charts: (r) => {
+    const job = balanceJob(r);
+    if (!job || job.solved.heavy.length < 2) return [];
+    return [
+      {
+        title: 'Residual by run, whatever was on the rotor',
+        x: { name: 'run', unit: 'number' },
+        y: { name: 'unbalance', unit: 'g·mm' },
+        lines: [
+          ...job.shareGmm.map((_, p) => ({
+            name: `plane ${PLANES[p]}`,
+            as: 'line' as const,
+            points: job.solved.heavy.map((heavy, k) => [k + 1, heavy[p]!.magnitude] as const),
+          })),
+          {
+            name: 'tolerance',
+            as: 'dashed' as const,
+            points: [
+              [1, Math.max(...job.shareGmm)],
+              [job.runs.length, Math.max(...job.shareGmm)],
+            ] as const,
+          },
+        ],
+      },
+    ];
+  },
   // Scales are in shares of what is permitted, whatever the rotor weighs.
   nominal: ({ plate }) => ({
     typed: { mass: '10', speed: String(plate.speedRpm ?? 1500), plane1: '1', plane2: '1' },

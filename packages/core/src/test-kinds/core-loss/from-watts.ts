@@ -20,7 +20,7 @@ export const LOOP_FIELDS = [
   quantity('density', 'Density wanted', 'flux-density', 0.3, 2, '1.3 T when empty'),
   quantity('loopTurns', 'Turns of the loop', 'count', 1, 500),
   quantity('searchTurns', 'Turns of the search coil', 'count', 1, 100, '1 when empty'),
-  quantity('wattsBefore', 'Watts, before', 'power', 0, 5000),
+  quantity('wattsBefore', 'Watts, before', 'power', 0, 5000, 'volts coil on the search coil'),
   quantity('voltsBefore', 'Search coil, before', 'voltage', 0.01, 2000),
   quantity('wattsAfter', 'Watts, after', 'power', 0, 5000),
   quantity('voltsAfter', 'Search coil, after', 'voltage', 0.01, 2000),
