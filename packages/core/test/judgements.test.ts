@@ -54,7 +54,17 @@ const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
   ...Object.fromEntries(
     [
       ...['voltsVW', 'voltsWU', 'power', 'leadOhm', 'wattsBefore', 'voltsBefore', 'wattsAfter', 'voltsAfter'],
-      ...['outside', 'yoke', 'stack', 'spots', 'unphased', 'coefficients', 'velocity', 'permitted'],
+      ...[
+        'outside',
+        'yoke',
+        'stack',
+        'spots',
+        'unphased',
+        'coefficients',
+        'velocity',
+        'permitted',
+        'byMinute',
+      ],
     ].map((id) => [id, fc.constant('')] as const),
   ),
   ...Object.fromEntries(

@@ -483,3 +483,39 @@ describe('a worse reading never gets a better verdict', () => {
     );
   });
 });
+
+describe('insulation read for ten minutes', () => {
+  const of = (minutes: string, more: Typed = {}) => ({
+    testVoltage: '500',
+    temperature: '22',
+    byMinute: minutes,
+    ...more,
+  });
+  const rising = '0.5; 400\n1; 640\n2; 900\n5; 1400\n10; 1900';
+  it('takes its figures from the list: the same as typed one by one', () => {
+    const listed = judged('insulation', of(rising));
+    const typed = judged('insulation', {
+      testVoltage: '500',
+      temperature: '22',
+      thirtySeconds: '400',
+      oneMinute: '640',
+      tenMinutes: '1900',
+    });
+    expect(listed.figures.map((f) => [f.figure.id, f.figure.value])).toEqual(
+      typed.figures.map((f) => [f.figure.id, f.figure.value]),
+    );
+    expect(listed.verdict).toBe('sound');
+  });
+  it('says that one falls while the volts stay on, and asks about seconds and two figures', () => {
+    const falls = judged('insulation', of('0.5; 400\n1; 640\n2; 700\n5; 500\n10; 1900'));
+    expect([falls.verdict, falls.reasons.join(' ')]).toEqual([
+      'watch',
+      expect.stringContaining('at 5.0 min'),
+    ]);
+    expect(codes('insulation', of('30; 400\n60; 640\n600; 1900', { oneMinute: '640' }))).toEqual([
+      'insulation.seconds',
+    ]);
+    expect(codes('insulation', of(rising, { oneMinute: '700' }))).toEqual(['insulation.two-figures']);
+    expect(codes('insulation', of('1; 640 kΩ'))).toContain('insulation.minute-unreadable');
+  });
+});

@@ -310,6 +310,7 @@ export const {
   useSignOutMutation,
   useFloorQuery,
   useLazyFindMotorsQuery,
+  useLazyMotorQuery,
   useEarlierVisitsQuery,
   useOtherVisitsQuery,
   useMotorQuery,

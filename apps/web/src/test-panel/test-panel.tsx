@@ -42,6 +42,7 @@ import { WorkingPanel } from '../kit/working-panel.tsx';
 import { VerdictBlock } from './verdict-block.tsx';
 import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { HookUpDrawing } from './hook-up.tsx';
+import { ReadingCharts } from './reading-charts.tsx';
 import { KeptReadings } from './kept-readings.tsx';
 import { OvenChart } from './oven-chart.tsx';
 import { FromOven } from '../heat/from-oven.tsx';
@@ -333,6 +334,9 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
               onWorking={(f) => setWorking((w) => (w?.id === f.id ? null : f))}
             />
           </section>
+        )}
+        {!view?.Above && !kind.needsLog && (open || latest) && (
+          <ReadingCharts kind={kindId} typed={open ? fields : (latest?.typed ?? {})} context={context} />
         )}
         {!latest && !view?.connects && <HookUpDrawing hookUp={kind.hookUp} />}
         {!shown && ahead.length > 0 && <ScalesAhead scales={ahead} earlier={before} />}

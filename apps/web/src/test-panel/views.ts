@@ -46,6 +46,9 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
       ],
     },
   },
+  insulation: {
+    folds: { title: 'The curve of ten minutes', fields: ['byMinute'] },
+  },
   balance: {
     Above: lazy(async () => ({ default: (await import('./balance/balance-view.tsx')).BalanceAbove })),
     folds: {

@@ -18,13 +18,14 @@ import { faceOf } from './angles.ts';
 import { NewRun } from './new-run.tsx';
 import { PlaneFace } from './plane-face.tsx';
 import { PolarPlane } from './polar-plane.tsx';
+import { SisterCoefficients } from './sister-coefficients.tsx';
 import { RotorSide } from './rotor-side.tsx';
 
 /** Without what is assumed a job would never begin: the grade is said beside its figure. */
 const readingOf = (typed: Readonly<Record<string, string>>, context: TestViewProps['context']) =>
   TEST_KINDS.balance.read(typed, context).values as unknown as BalanceReading;
 
-export function BalanceAbove({ typed: draft, instrument, latest, open, context, type }: TestViewProps) {
+export function BalanceAbove({ file, typed: draft, instrument, latest, open, context, type }: TestViewProps) {
   const typed = open ? draft : (latest?.typed ?? {});
   const r = readingOf(typed, context);
   const job = balanceJob(r);
@@ -105,6 +106,12 @@ export function BalanceAbove({ typed: draft, instrument, latest, open, context, 
             )}
           </div>
         </div>
+      )}
+      {r.reads !== 'unbalance' && r.reads !== undefined && !r.coefficients && (
+        <SisterCoefficients
+          file={file}
+          onTake={(coefficients) => type({ ...(open ? {} : typed), coefficients })}
+        />
       )}
       {job && <RunsTable job={job} unit={r.reads === 'unbalance' ? 'g·mm' : ''} />}
       {ready ? (

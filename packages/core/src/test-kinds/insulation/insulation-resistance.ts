@@ -5,6 +5,7 @@ import {
   choice,
   quantity,
   required,
+  text,
   type BoundsOf,
   type ReadingOf,
 } from '../../forms/index.ts';
@@ -25,6 +26,7 @@ import {
 } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { defineTest } from '../define-test.ts';
+import { atMinute, checkMinutes, minutesChart, sayFall } from './ten-minutes.ts';
 import {
   INDEX_MEANS_NOTHING,
   insulationFactorTo40,
@@ -74,12 +76,13 @@ const FORM = [
     }),
     'thermoset',
   ),
+  text('byMinute', 'Reading by reading', 'a line a reading: 0.5 min; 420 MΩ', 3000),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 
 /** @returns a refusal of zero, which no insulation tester can know */
-function zeroInsulation({ oneMinute }: Partial<Reading>): Finding[] {
-  if (oneMinute !== 0) return [];
+function zeroInsulation({ oneMinute, byMinute: minutes }: Partial<Reading>): Finding[] {
+  if (oneMinute !== 0) return checkMinutes(minutes, oneMinute);
   const message =
     'Zero MΩ is a dead ground: find it before measuring on; enter the smallest figure the tester can show, such as <0.1.';
   return [finding('stop', 'test.zero-insulation', message, ['oneMinute'])];
@@ -152,6 +155,8 @@ function judge(
     doubt(
       `Measured at ${showNumber(temperature, 3)} °C: the correction to 40 °C means little outside ${LEAST_C} to ${MOST_C} °C. Measure again nearer to room temperature.`,
     );
+  const fall = sayFall(r.byMinute);
+  if (fall) doubt(fall);
   if (bounds.oneMinute === 'at-most')
     doubt('The tester says no more than that it is less than this: take a range that shows a figure.');
   if (bounds.oneMinute === 'at-least' && r.oneMinute !== Infinity)
@@ -278,6 +283,12 @@ export const insulation = defineTest({
     text: 'Barrier up, nobody touches the leads. Afterwards discharge and ground for at least four times the test time.',
   },
   check: zeroInsulation,
+  derives: ({ byMinute: minutes }) => ({
+    thirtySeconds: atMinute(minutes, 0.5),
+    oneMinute: atMinute(minutes, 1),
+    tenMinutes: atMinute(minutes, 10),
+  }),
+  charts: ({ byMinute: minutes }) => minutesChart(minutes),
   hookUp: {
     instrument: 'insulation tester',
     clips: [
