@@ -11,6 +11,8 @@ import {
 } from '@norther/core';
 import { useContext, useId, type ReactNode } from 'react';
 import { Choice } from './choice.tsx';
+import { fitsTable } from './figure-rows.ts';
+import { FigureTable } from './figure-table.tsx';
 import { enterGoesOn } from './enter-goes-on.ts';
 import { ShopUnitsContext } from './shop-units.ts';
 import { VerdictMark } from './marks.tsx';
@@ -58,7 +60,15 @@ export function TypedField({
       : null;
   // A list of coils takes lines, not a line.
   const long = field.kind === 'text' && (field.maxLength ?? 0) > 1000;
-  const height = long ? 'min-h-24' : large ? 'h-14 text-[20px]' : 'h-9 text-[16px] max-xl:h-12';
+  const columns =
+    field.kind === 'text' && field.columns && fitsTable(value, field.columns) ? field.columns : null;
+  const height = columns
+    ? ''
+    : long
+      ? 'min-h-24'
+      : large
+        ? 'h-14 text-[20px]'
+        : 'h-9 text-[16px] max-xl:h-12';
   const line = doubt
     ? stop
       ? 'border-b-carmine'
@@ -95,6 +105,17 @@ export function TypedField({
             }
             className="flex-1"
           />
+        ) : columns ? (
+          <div className="min-w-0 flex-1 px-1 pb-1">
+            <FigureTable
+              id={id}
+              name={field.id}
+              label={field.label}
+              columns={columns}
+              value={value}
+              onType={onType}
+            />
+          </div>
         ) : long ? (
           <textarea
             id={id}

@@ -33,6 +33,8 @@ export interface ChoiceField<Id extends string = string, Option extends string =
 export interface TextField<Id extends string = string> extends FieldOf<Id> {
   readonly kind: 'text';
   readonly maxLength?: number;
+  /** It takes lines of figures, their columns parted by semicolons. */
+  readonly columns?: readonly { readonly label: string; readonly unit: string }[];
 }
 export type Field = QuantityField | ChoiceField | TextField;
 
@@ -220,6 +222,21 @@ export const text = <const Id extends string>(
   label,
   ...(hint ? { hint } : {}),
   ...(maxLength ? { maxLength } : {}),
+});
+/** Lines of figures: each column by its label and the unit that a bare figure in it is of. */
+export const lines = <const Id extends string>(
+  id: Id,
+  label: string,
+  columns: readonly (readonly [label: string, unit: string])[],
+  hint: string,
+  maxLength: number,
+): TextField<Id> => ({
+  kind: 'text',
+  id,
+  label,
+  hint,
+  maxLength,
+  columns: columns.map(([l, unit]) => ({ label: l, unit })),
 });
 /** Nothing is judged or signed without this field. */
 export const required = <F extends Field>(field: F): F & { readonly required: true } => ({

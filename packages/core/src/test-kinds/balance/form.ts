@@ -1,6 +1,6 @@
 /** What is entered of a rotor that is balanced: its tolerance, its planes and places, and the runs. */
 import { METALS, TAKE_AWAY_WAYS } from '../../balance/index.ts';
-import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+import { assumed, choice, quantity, required, lines, text, type ReadingOf } from '../../forms/index.ts';
 
 export const BALANCE_FORM = [
   required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
@@ -81,9 +81,13 @@ export const BALANCE_FORM = [
     'a line a run: reading; g; degrees. First without weight: 5.2; 0; 0',
     1200,
   ),
-  text(
+  lines(
     'coefficients',
     'Coefficients of a sister rotor',
+    [
+      ['a gram in A', ''],
+      ['a gram in B', ''],
+    ],
     'a line a reading: what a gram in A and in B does to it: 0.11@41; 0.036@58',
     1200,
   ),

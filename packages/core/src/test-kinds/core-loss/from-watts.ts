@@ -8,7 +8,7 @@ import {
   type LoopIron,
   type LoopPlan,
 } from '../../core-test/index.ts';
-import { quantity, readFigureLines, text } from '../../forms/index.ts';
+import { quantity, readFigureLines, lines } from '../../forms/index.ts';
 import { finding, median, refuse, type Finding, type Outcome } from '../../quantity/index.ts';
 import { showNumber } from '../../units/index.ts';
 
@@ -24,7 +24,13 @@ export const LOOP_FIELDS = [
   quantity('voltsBefore', 'Search coil, before', 'voltage', 0.01, 2000),
   quantity('wattsAfter', 'Watts, after', 'power', 0, 5000),
   quantity('voltsAfter', 'Search coil, after', 'voltage', 0.01, 2000),
-  text('spots', 'Temperatures of the core', 'a line a spot, after ten minutes: 41.5 °C', 2000),
+  lines(
+    'spots',
+    'Temperatures of the core',
+    [['temperature', '°C']],
+    'a line a spot, after ten minutes: 41.5 °C',
+    2000,
+  ),
 ] as const;
 
 export interface LoopReading {

@@ -1,8 +1,23 @@
 /** What is entered of a load test. */
-import { assumed, choice, quantity, required, text, type ReadingOf } from '../../forms/index.ts';
+import { assumed, choice, quantity, required, lines, type ReadingOf } from '../../forms/index.ts';
 
 export const EFFICIENCY_FORM = [
-  required(text('points', 'Points', 'a line a point: A; W in; N·m; rpm; Ω lead to lead; °C winding', 4000)),
+  required(
+    lines(
+      'points',
+      'Points',
+      [
+        ['current', 'A'],
+        ['power in', 'W'],
+        ['torque', 'N·m'],
+        ['speed', 'rpm'],
+        ['lead to lead', 'Ω'],
+        ['winding', '°C'],
+      ],
+      'a line a point: A; W in; N·m; rpm; Ω lead to lead; °C winding',
+      4000,
+    ),
+  ),
   required(quantity('friction', 'Friction and windage', 'power', 0, 500, 'from the no-load test')),
   required(quantity('core', 'Core loss', 'power', 0, 500, 'from the no-load test, at rated volts')),
   assumed(

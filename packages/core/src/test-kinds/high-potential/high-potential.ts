@@ -7,7 +7,7 @@ import {
   isBareFigure,
   quantity,
   required,
-  text,
+  lines,
   type ReadingOf,
   type Typed,
 } from '../../forms/index.ts';
@@ -43,7 +43,16 @@ const FORM = [
   required(choice('discharged', 'Discharged, grounded', { yes: 'yes', no: 'not yet' })),
   quantity('ringVoltage', 'Open ring voltage at standstill', 'voltage', 1, 10000, 'rotor with slip rings'),
   choice('reversing', 'Reversed while it runs', { no: 'no', yes: 'yes' }),
-  text('steps', 'Steps of direct voltage', 'a line a step: 1000 V; 1.2 µA', 2000),
+  lines(
+    'steps',
+    'Steps of direct voltage',
+    [
+      ['volts', 'V'],
+      ['leakage', 'µA'],
+    ],
+    'a line a step: 1000 V; 1.2 µA',
+    2000,
+  ),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 

@@ -5,7 +5,7 @@ import {
   choice,
   quantity,
   required,
-  text,
+  lines,
   type BoundsOf,
   type ReadingOf,
 } from '../../forms/index.ts';
@@ -76,7 +76,16 @@ const FORM = [
     }),
     'thermoset',
   ),
-  text('byMinute', 'Reading by reading', 'a line a reading: 0.5 min; 420 MΩ', 3000),
+  lines(
+    'byMinute',
+    'Reading by reading',
+    [
+      ['time', 'min'],
+      ['as read', 'MΩ'],
+    ],
+    'a line a reading: 0.5 min; 420 MΩ',
+    3000,
+  ),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 

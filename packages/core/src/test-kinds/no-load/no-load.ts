@@ -2,7 +2,7 @@
 import { proposePoles } from '../../nameplate/index.ts';
 import { judgeRun, noCurrent, ROTATING, RUN_FORM } from '../../performance/index.ts';
 import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, text, type ReadingOf } from '../../forms/index.ts';
+import { quantity, lines, type ReadingOf } from '../../forms/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
 import { CP, judgeOn, worse, type Judgement, type LimitScale } from '../../quantity/index.ts';
 import { slipsOf } from '../../slips/index.ts';
@@ -16,9 +16,15 @@ const FORM = [
   ...RUN_FORM,
   quantity('power', 'Power in, all three phases', 'power', 0, 500, 'for core loss and friction'),
   quantity('leadOhm', 'Lead to lead, right after', 'resistance', 0.000001, 20000),
-  text(
+  lines(
     'series',
     'The same at falling volts',
+    [
+      ['volts', 'V'],
+      ['current', 'A'],
+      ['power in', 'W'],
+      ['lead to lead', 'Ω'],
+    ],
     'a line a point, from 110 % down to 20 %: V; A; W; Ω lead to lead',
     3000,
   ),

@@ -1,5 +1,5 @@
 /** Noise of the running motor: levels round it brought to one, without what the room makes by itself. */
-import { quantity, readFigureLines, required, text, type ReadingOf } from '../../forms/index.ts';
+import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import {
   CP,
@@ -18,7 +18,15 @@ import { showNumber } from '../../units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [
-  required(text('levels', 'Levels round the motor', 'a line a place, one metre off: dB(A)', 1200)),
+  required(
+    lines(
+      'levels',
+      'Levels round the motor',
+      [['level', 'dB(A)']],
+      'a line a place, one metre off: dB(A)',
+      1200,
+    ),
+  ),
   required(quantity('room', 'The room without it', 'ratio', 10, 120, 'dB(A), motor stopped')),
   quantity('limit', 'At most', 'ratio', 30, 130, 'dB(A) at one metre, as agreed or by IEC 60034-9'),
 ] as const;

@@ -1,5 +1,5 @@
 /** Cage at low single-phase volts: the current while the rotor is turned by hand; a broken bar makes it swing. */
-import { quantity, readFigureLines, required, text, type ReadingOf } from '../../forms/index.ts';
+import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
 import {
   CP,
   derive,
@@ -15,7 +15,9 @@ import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
   required(quantity('voltage', 'Volts on two leads', 'voltage', 1, 1000, 'a quarter of rated or less')),
-  required(text('turned', 'Current at each place of the rotor', 'a line a place: 12.4 A', 2000)),
+  required(
+    lines('turned', 'Current at each place of the rotor', [['current', 'A']], 'a line a place: 12.4 A', 2000),
+  ),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 

@@ -1,5 +1,5 @@
 /** Temperature sensors in the winding: open, short, or reading the winding's temperature. */
-import { choice, quantity, readFigureLines, required, text, type ReadingOf } from '../../forms/index.ts';
+import { choice, quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
 import {
   CP,
   derive,
@@ -30,9 +30,10 @@ const FORM = [
   required(quantity('winding', 'Winding, by another thermometer', 'temperature', -20, 150)),
   quantity('terminal', 'Terminals, for thermocouples', 'temperature', -20, 80),
   required(
-    text(
+    lines(
       'sensors',
       'Each sensor',
+      [['reading', '']],
       'a line each: ohms, or millivolts of a thermocouple; OL where it is open',
       2000,
     ),

@@ -7,7 +7,7 @@ import {
   ohmAt,
   riseByResistance,
 } from '../../electrical/index.ts';
-import { isBareFigure, quantity, required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
+import { isBareFigure, quantity, required, lines, type ReadingOf, type Typed } from '../../forms/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';
 import { ROTATING } from '../../performance/index.ts';
 import {
@@ -33,7 +33,16 @@ const FORM = [
   required(quantity('delay', 'It was read so long after switch-off', 'duration', 0, 60, 'such as 25 s')),
   required(quantity('coolant', 'Air at the end of the test', 'temperature', -20, 60, 'not at its beginning')),
   quantity('limit', 'Rise allowed', 'temperature-difference', 20, 200, 'empty: by the class on the plate'),
-  text('curve', 'Readings while it cools', 'a line a reading: 40 s; 1.58 Ω', 2000),
+  lines(
+    'curve',
+    'Readings while it cools',
+    [
+      ['after switch-off', 's'],
+      ['lead to lead', 'Ω'],
+    ],
+    'a line a reading: 40 s; 1.58 Ω',
+    2000,
+  ),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 

@@ -6,7 +6,7 @@ import {
   quantity,
   readFigureLines,
   required,
-  text,
+  lines,
   type ReadingOf,
 } from '../../forms/index.ts';
 import { ROTATING } from '../../performance/index.ts';
@@ -65,7 +65,16 @@ const FORM = [
     'at-once': 'it is gone at once',
     'with-speed': 'it dies with the speed',
   }),
-  text('spectrum', 'Peaks of the spectrum', 'a line a peak: Hz; mm/s rms', 4000),
+  lines(
+    'spectrum',
+    'Peaks of the spectrum',
+    [
+      ['frequency', 'Hz'],
+      ['velocity, rms', 'mm/s'],
+    ],
+    'a line a peak: Hz; mm/s rms',
+    4000,
+  ),
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 const PLACES = ['driveH', 'driveV', 'driveA', 'fanH', 'fanV', 'fanA'] as const;
