@@ -6,7 +6,6 @@ import { CHROMIUM, ROOT } from './lib/prepare.mjs';
 const base = process.argv[2] ?? 'http://127.0.0.1:4173';
 const SHOTS = [
   ['floor', '/'],
-  ['floor-dark', '/', { dark: true }],
   ['take-in', '/new'],
   ['motor', '/motor/3101'],
   ['failure', '/motor/3112/failure'],
@@ -14,13 +13,14 @@ const SHOTS = [
   ['winding', '/motor/3107/winding', { press: ['[data-figure=gapDensity]'] }],
   ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
   ['stores', '/stores'],
-  ['people', '/people'],
+  ['limits', '/limits'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],
   ['surge', '/motor/3107/tests?kind=surge&stage=incoming'],
   ['balance', '/motor/3101/tests?kind=balance&stage=final'],
   ['performance', '/motor/3090/tests?kind=efficiency&stage=final'],
   ['verdict', '/motor/3090/verdict'],
+  ['trends', '/motor/3103/trends?of=vibration%20final%20vibration'],
   ['library', '/motor/3128/library'],
   ['heat', '/heat'],
   ['plan', '/plan?motor=3107'],
@@ -30,11 +30,10 @@ const browser = await chromium.launch({
   args: ['--disable-gpu', '--disable-quic'],
 });
 for (const [name, path, options = {}] of SHOTS) {
-  const { dark = false, tablet = false, press = [], fill = {}, then = [], keys = '' } = options;
+  const { tablet = false, press = [], fill = {}, then = [], keys = '' } = options;
   const page = await browser.newPage({
     baseURL: base,
     viewport: tablet ? { width: 820, height: 1180 } : { width: 1280, height: 800 },
-    colorScheme: dark ? 'dark' : 'light',
   });
   await page.request.post('/api/session', { data: { name: 'Ida Haft', pin: '2718' } });
   await page.goto(path);

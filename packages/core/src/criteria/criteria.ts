@@ -13,15 +13,15 @@ const percent = <const Id extends string>(id: Id, label: string, min: number, ma
 export const CRITERIA_FIELDS = [
   required(text('name', 'Name of the set', 'such as the customer’s', 60)),
   choice('copper', 'Copper’s constant', { ieee: '234.5 °C, IEEE and NEMA', iec: '235 °C, IEC' }),
-  percent('resistanceUnbalance', 'Resistance, unbalance at most', 0.5, 10, 'watch from half of it'),
-  percent('currentUnbalance', 'Currents, unbalance at most', 2, 30, 'watch from half of it'),
+  percent('resistanceUnbalance', 'Resistance unbalance', 0.5, 10, 'watch from half of it'),
+  percent('currentUnbalance', 'Current unbalance', 2, 30, 'watch from half of it'),
   percent('fullLoadCurrent', 'Full-load current at most', 101, 130, 'of the plate’s'),
-  percent('surgeArea', 'Surge area at most', 3, 30),
-  percent('coreRise', 'Core loss, rise at most', 5, 50, 'after against before'),
-  quantity('coreHotSpot', 'Core, hottest spot at most', 'temperature-difference', 3, 40, 'over the mean'),
-  percent('repeatShare', 'High potential, tested before', 50, 100, 'of the full level'),
-  percent('reconditionedShare', 'High potential, reconditioned', 40, 100, 'of the full level'),
-  choice('vibrationGrade', 'Vibration, grade', { A: 'A', B: 'B, finer' }),
+  percent('surgeArea', 'Surge area', 3, 30, 'at most'),
+  percent('coreRise', 'Core loss rise', 5, 50, 'after against before'),
+  quantity('coreHotSpot', 'Core hot spot', 'temperature-difference', 3, 40, 'over the mean'),
+  percent('repeatShare', 'Hipot, tested before', 50, 100, 'of the full level'),
+  percent('reconditionedShare', 'Hipot, reconditioned', 40, 100, 'of the full level'),
+  choice('vibrationGrade', 'Vibration grade', { A: 'A', B: 'B, finer' }),
   quantity('bearingTemperature', 'Bearings at most', 'temperature', 60, 130),
 ] as const;
 export type CriterionId = Exclude<(typeof CRITERIA_FIELDS)[number]['id'], 'name'>;

@@ -201,7 +201,7 @@ function depthOf(r: BalanceReading, unbalanceGmm: number): number | null {
     return null;
   return takeAway(unbalanceGmm, {
     way,
-    metal: r.metal,
+    metal: r.metal ?? 'steel',
     toolMm: r.drill ?? 0,
     radiusMm: r.faceRadius,
     lengthMm: r.cutLength ?? 0,

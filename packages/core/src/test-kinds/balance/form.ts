@@ -5,14 +5,16 @@ import { assumed, choice, quantity, required, lines, text, type ReadingOf } from
 export const BALANCE_FORM = [
   required(quantity('mass', 'Rotor mass', 'mass', 0.005, 20000)),
   required(quantity('speed', 'Service speed', 'speed', 20, 100000)),
-  assumed(
-    choice('rule', 'Tolerance by', {
+  choice(
+    'rule',
+    'Tolerance by',
+    {
       grade: 'the grade of ISO 21940',
       customer: 'the customer’s figure',
       journal: 'journal load, 4 W/N',
       velocity: 'vibration velocity, rotor free',
-    }),
-    'grade',
+    },
+    'the grade when empty',
   ),
   assumed(quantity('grade', 'Balance grade G', 'ratio', 0.16, 100, 'mm/s, such as 2.5, 1.5, 6.3'), '2.5'),
   quantity(
@@ -74,7 +76,7 @@ export const BALANCE_FORM = [
   quantity('faceRadius', 'It is taken at radius', 'length', 5, 5000, 'surface, or circle of the holes'),
   quantity('cutLength', 'Flat or slot so long', 'length', 1, 3000),
   quantity('deepest', 'At most so deep', 'length', 0.5, 500),
-  assumed(choice('metal', 'Of', METALS), 'steel'),
+  choice('metal', 'Metal that is taken', METALS, 'steel when empty'),
   text(
     'unphased',
     'Runs without phase, plane A',

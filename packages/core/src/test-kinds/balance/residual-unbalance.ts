@@ -33,7 +33,7 @@ function impossible(r: Partial<BalanceReading>, { plate }: TestContext): Finding
         'plane1',
       ]),
     );
-  const rule = ruleOf({ ...r, rule: r.rule ?? 'grade' } as BalanceReading);
+  const rule = ruleOf(r as BalanceReading);
   if (rule === 'customer' && r.permitted === undefined)
     stop('no-figure', 'The customer’s figure is missing.', 'permitted');
   if (rule === 'velocity' && r.velocity === undefined)

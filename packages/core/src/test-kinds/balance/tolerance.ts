@@ -15,7 +15,7 @@ type Entry = Pick<BalanceReading, 'rule' | 'permitted' | 'grade' | 'mass' | 'spe
 
 /** The rule that counts: a figure of the customer's is one wherever it is typed. */
 export const ruleOf = (r: Entry): NonNullable<BalanceReading['rule']> =>
-  r.permitted !== undefined && r.rule === 'grade' ? 'customer' : r.rule;
+  r.rule ?? (r.permitted !== undefined ? 'customer' : 'grade');
 
 const whole = {
   id: 'permissibleUnbalance',
