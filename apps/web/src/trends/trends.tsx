@@ -21,28 +21,39 @@ function OneTrends({ file }: { file: MotorFile }) {
   // What was read most often tells most.
   const sorted = data.toSorted((a, b) => visitsOf(b) - visitsOf(a) || b.readings.length - a.readings.length);
   const chosen = sorted.find((f) => keyOf(f) === params.get('of')) ?? sorted[0];
+  const isOften = (f: FigureOverTime) => f.readings.length > 1 || f === chosen;
+  const [often, once] = [sorted.filter(isOften), sorted.filter((f) => !isOften(f))];
+  const row = (f: FigureOverTime) => (
+    <button
+      key={keyOf(f)}
+      type="button"
+      aria-current={f === chosen ? 'true' : undefined}
+      onClick={() => setParams({ of: keyOf(f) })}
+      className={`flex w-full items-center gap-2 border-b border-grid px-3 py-1.5 text-left -outline-offset-2 max-xl:min-h-12 ${f === chosen ? 'bg-wash text-copper' : ''}`}
+    >
+      <VerdictMark verdict={f.readings.findLast((r) => !r.sister)?.verdict ?? 'to-come'} size={16} />
+      <span className="leading-tight">
+        <b className="block text-[14px] font-[650]">{f.name}</b>
+        <span className="text-[13px] text-graphite">
+          {f.title}, {STAGES[f.stage]}
+        </span>
+      </span>
+      <span className="fig ml-auto text-[14px]">{f.readings.length}</span>
+    </button>
+  );
   return (
     <Sheet file={file} columns="3.4fr 8.6fr">
       <View letter="A" name="Figures" className="overflow-auto py-1">
         <nav aria-label="Figures">
-          {sorted.map((f) => (
-            <button
-              key={keyOf(f)}
-              type="button"
-              aria-current={f === chosen ? 'true' : undefined}
-              onClick={() => setParams({ of: keyOf(f) })}
-              className={`flex w-full items-center gap-2 border-b border-grid px-3 py-1.5 text-left -outline-offset-2 max-xl:min-h-12 ${f === chosen ? 'bg-wash text-copper' : ''}`}
-            >
-              <VerdictMark verdict={f.readings.findLast((r) => !r.sister)?.verdict ?? 'to-come'} size={16} />
-              <span className="leading-tight">
-                <b className="block text-[14px] font-[650]">{f.name}</b>
-                <span className="text-[13px] text-graphite">
-                  {f.title}, {STAGES[f.stage]}
-                </span>
-              </span>
-              <span className="fig ml-auto text-[14px]">{f.readings.length}</span>
-            </button>
-          ))}
+          {often.map(row)}
+          {once.length > 0 && (
+            <details open={often.length === 0}>
+              <summary className="cursor-pointer px-3 py-1.5 text-[14px] font-[620] text-graphite max-xl:flex max-xl:min-h-12 max-xl:items-center">
+                Read once<span className="fig ml-2 font-normal">{once.length}</span>
+              </summary>
+              {once.map(row)}
+            </details>
+          )}
         </nav>
       </View>
       <View letter="B" name={chosen ? chosen.name : 'Over time'} className="overflow-auto px-4 py-3">
