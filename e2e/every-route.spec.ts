@@ -60,7 +60,7 @@ async function measure(page: Page, motor: string, { tests }: Station) {
     const fields = TEST_KINDS[kind as keyof typeof TEST_KINDS].fields;
     for (const f of fields) if (typed[f.id]) await fillOne(page, f, typed[f.id]!);
     if (log)
-      await page.getByLabel('Oven log').setInputFiles({
+      await page.getByLabel('Oven log', { exact: true }).setInputFiles({
         name: 'log.csv',
         mimeType: 'text/csv',
         buffer: Buffer.from(['minutes,part °C', ...log.map((p) => `${p.minute},${p.partC}`)].join('\n')),

@@ -38,6 +38,7 @@ export function Limits() {
         letter="A"
         name="Side by side"
         note="published sets stay as they are"
+        reading={!lead}
         className="overflow-auto p-4"
       >
         <SideBySide

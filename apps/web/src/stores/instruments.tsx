@@ -49,7 +49,7 @@ export function Instruments() {
       columns="7fr 5fr"
       title={<SheetName name="Instruments">what measures, and until when it may sign</SheetName>}
     >
-      <View letter="A" name="May it sign a reading today" className="overflow-auto px-4 py-2">
+      <View letter="A" name="May it sign a reading today" reading className="overflow-auto px-4 py-2">
         <table className="w-full">
           <thead>
             <tr className="border-b-2 border-ink text-left text-[13px] text-graphite">

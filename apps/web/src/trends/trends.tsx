@@ -56,7 +56,7 @@ function OneTrends({ file }: { file: MotorFile }) {
           )}
         </nav>
       </View>
-      <View letter="B" name={chosen ? chosen.name : 'Over time'} className="overflow-auto px-4 py-3">
+      <View letter="B" name={chosen ? chosen.name : 'Over time'} reading className="overflow-auto px-4 py-3">
         {chosen ? (
           <Chosen figure={chosen} />
         ) : (
