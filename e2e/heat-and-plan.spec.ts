@@ -50,6 +50,20 @@ test('the library without a motor is kept in its address', async ({ page }) => {
   ] as const)
     await field(page, name).fill(value);
   await expect(page.getByRole('button', { name: /2299/ })).toBeVisible();
+  // Two strokes before the page has drawn the first: neither is lost.
+  await page.evaluate(() => {
+    for (const [name, value] of [
+      ['bore', '201'],
+      ['coreLength', '191'],
+      ['bore', '200'],
+      ['coreLength', '190'],
+    ] as const) {
+      const input = document.querySelector<HTMLInputElement>(`[name="${name}"]`)!;
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    }
+  });
+  await expect(page).toHaveURL(/bore=200&coreLength=190/);
   await page.reload();
   await expect(page.getByRole('button', { name: /2299/ })).toBeVisible();
   await expect(field(page, 'bore')).toHaveValue('200');

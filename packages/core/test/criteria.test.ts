@@ -54,6 +54,23 @@ describe('a criteria set', () => {
     expect(mean(null)).toBeCloseTo(259.5 / 309.5, 9);
     expect(mean({ published: 'new-iec', own: null })).toBeCloseTo(260 / 310, 9);
   });
+  it('a rise is the same with and without the shop’s default, and follows a set that names its constant', () => {
+    // IEC 60034-1, resistance method: k = 235 (from memory).
+    const warm = { coldOhm: '1', coldTemperature: '20', hotOhm: '1.3', delay: '20 s', coolant: '25' };
+    const rise = (criteria: object) => {
+      const outcome = judgeTest('temperature-rise', warm, {
+        plate: { powerKw: 11, insulationClass: 'F' },
+        ...criteria,
+      });
+      return outcome.ok ? outcome.judgement.figures[0]!.figure.value : NaN;
+    };
+    expect(rise({})).toBeCloseTo(1.3 * 255 - 235 - 25, 9);
+    expect(rise({ criteria: criteriaOf(null) })).toBe(rise({}));
+    expect(rise({ criteria: criteriaOf({ published: 'rewound', own: null }) })).toBeCloseTo(
+      1.3 * 254.5 - 234.5 - 25,
+      9,
+    );
+  });
   it('moves what it says: currents, core, vibration, bearings, high potential', () => {
     const verdict = (kind: TestKindId, typed: Typed, more: Typed) =>
       [null, own(more)].map((chosen) => judged(kind, typed, chosen).verdict);
@@ -102,7 +119,10 @@ describe('a criteria set', () => {
     expect(codes({ name: 'ours', coreRise: '15' })).toEqual([]);
   });
   it('that nobody knows any more falls back to common practice, and a visit carries the one chosen for it', () => {
-    expect(criteriaOf({ published: 'gone', own: null }).name).toBe('Common practice');
+    const gone = criteriaOf({ published: 'gone', own: null });
+    expect(gone.unknown).toBe(true);
+    expect(gone.name).toContain('not known here');
+    expect(criteriaOf(null)).toMatchObject({ unknown: false, name: 'Common practice' });
     const machine = machineKind('three-phase');
     const plans = plansOf(
       {

@@ -130,9 +130,12 @@ export class AttachmentsService {
     return { ...found, path: this.store.pathOf(found.hash, found.media) };
   }
 
-  /** Photos as a document shows them, by their sum; made where nobody has asked for them before. */
+  /**
+   * Photos as a document shows them, by their sum; made where nobody has asked for them before. One whose file cannot be read
+   * any more is left out: the rest of the document does not wait for it.
+   */
   async forPrint(photos: readonly { readonly hash: string }[]): Promise<ReadonlyMap<string, string>> {
-    const made = await Promise.all(
+    const made = await Promise.allSettled(
       photos.map(async ({ hash }) => {
         const place = this.store.printOf(hash);
         if (!existsSync(place)) {
@@ -143,7 +146,7 @@ export class AttachmentsService {
         return [hash, place] as const;
       }),
     );
-    return new Map(made);
+    return new Map(made.flatMap((m) => (m.status === 'fulfilled' ? [m.value] : [])));
   }
 
   /** Where its small picture lies; made anew where it came without one. */

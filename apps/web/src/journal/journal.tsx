@@ -1,8 +1,9 @@
 /** Who did what, in the whole shop: narrowed by person, motor, words and days; kept in the address. */
+import { useTypedAddress } from '../app/use-typed-address.ts';
 import { anyStationOf, publishedRoutes } from '@norther/core';
 import type { JournalLine } from '@norther/records';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { api, problemOf, usePeopleQuery, useSessionQuery } from '../app/api.ts';
 import { Choice } from '../kit/choice.tsx';
 import { LineField } from '../kit/line-field.tsx';
@@ -37,18 +38,10 @@ const PAGE = 100;
 export function Journal() {
   const { data: session } = useSessionQuery();
   const lead = session?.role === 'lead';
-  const [address, setAddress] = useSearchParams();
-  const put = (id: (typeof ASKED)[number], value: string) =>
-    setAddress(
-      (before) => {
-        if (value.trim() === '') before.delete(id);
-        else before.set(id, value);
-        return before;
-      },
-      { replace: true },
-    );
+  const { typed: address, type, clear } = useTypedAddress();
+  const put = (id: (typeof ASKED)[number], text: string) => type({ [id]: text });
   const { data: people = [] } = usePeopleQuery(undefined, { skip: !lead });
-  const value = (id: (typeof ASKED)[number]) => address.get(id) ?? '';
+  const value = (id: (typeof ASKED)[number]) => address[id] ?? '';
   const asked = Object.fromEntries(
     ASKED.flatMap((id) => {
       const typed = value(id).trim();
@@ -86,7 +79,7 @@ export function Journal() {
         <LineField label="Words in it" name="words" value={value('words')} onType={(v) => put('words', v)} />
         <MomentField label="From" name="from" value={value('from')} onType={(v) => put('from', v)} />
         <MomentField label="Until" name="to" value={value('to')} onType={(v) => put('to', v)} />
-        <Key onClick={() => setAddress({}, { replace: true })}>Everything</Key>
+        <Key onClick={clear}>Everything</Key>
       </View>
       <View letter="B" name="Newest first" className="overflow-auto px-4 py-2">
         {lead ? (

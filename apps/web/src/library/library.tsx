@@ -1,7 +1,6 @@
 /** The library without a motor: windings of a core that is typed, kept in the address. */
 import { MACHINE_KIND_IDS, machineKind } from '@norther/core';
-import { useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useTypedAddress } from '../app/use-typed-address.ts';
 import { Choice } from '../kit/choice.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { CardsIn } from './cards-in.tsx';
@@ -10,19 +9,8 @@ import { LibrarySheet } from './library-sheet.tsx';
 const KINDS = MACHINE_KIND_IDS.map((id) => ({ value: id, label: machineKind(id).name }));
 
 export function Library() {
-  const [address, setAddress] = useSearchParams();
-  const kind = KINDS.some((k) => k.value === address.get('kind')) ? address.get('kind')! : KINDS[0]!.value;
-  const typed = useMemo(() => Object.fromEntries(address), [address]);
-  const type = (fields: Record<string, string>) =>
-    setAddress(
-      (before) => {
-        for (const [id, value] of Object.entries(fields))
-          if (value === '') before.delete(id);
-          else before.set(id, value);
-        return before;
-      },
-      { replace: true },
-    );
+  const { typed, type } = useTypedAddress();
+  const kind = KINDS.some((k) => k.value === typed['kind']) ? typed['kind']! : KINDS[0]!.value;
   return (
     <LibrarySheet
       kind={kind}

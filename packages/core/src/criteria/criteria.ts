@@ -61,6 +61,10 @@ export interface Criteria {
   readonly name: string;
   /** °C below 0 at which copper would have no resistance. */
   readonly copperC: number;
+  /** The same where the set itself says it; null where it leaves it to the standard of the test. */
+  readonly ownCopperC: number | null;
+  /** A set was chosen that nobody here knows: common practice is taken instead, which is said. */
+  readonly unknown: boolean;
   readonly aluminiumC: number;
   readonly number: (id: Exclude<CriterionId, 'copper' | 'vibrationGrade'>) => number;
   readonly vibrationGrade: 'A' | 'B';
@@ -78,10 +82,14 @@ export function criteriaOf(chosen: ChosenCriteria | null | undefined): Criteria 
   const { numbers, texts } = readForm(CRITERIA_FIELDS, typed);
   const practice = readForm(CRITERIA_FIELDS, PRACTICE);
   const copper = (texts['copper'] ?? practice.texts['copper']) as 'ieee' | 'iec';
+  const unknown = own === null && !!chosen?.published && !NAMES.has(chosen.published);
   const name = own?.['name']?.trim() || published?.name || '';
+  const copperC = copper === 'iec' ? COPPER_IEC : COPPER_IEEE;
   return {
-    name,
-    copperC: copper === 'iec' ? COPPER_IEC : COPPER_IEEE,
+    name: unknown ? `${name}, since the set that was chosen is not known here` : name,
+    unknown,
+    copperC,
+    ownCopperC: texts['copper'] === undefined ? null : copperC,
     aluminiumC: ALUMINIUM,
     number: (id) => numbers[id] ?? practice.numbers[id]!,
     vibrationGrade: (texts['vibrationGrade'] ?? PRACTICE.vibrationGrade) as 'A' | 'B',

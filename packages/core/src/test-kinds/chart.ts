@@ -1,4 +1,4 @@
-/** A curve of a reading as data, for documents and programs. */
+/** A curve of a reading as data, for documents and programs. Source: none, nothing is computed but which points are drawn. */
 export interface ChartAxis {
   readonly name: string;
   readonly unit: string;

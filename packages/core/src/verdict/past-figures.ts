@@ -1,4 +1,4 @@
-/** What was read of a machine over all its visits, and of its sisters: one figure after the other, to be set over the time. */
+/** What was read of a machine over all its visits, and of its sisters: one figure after the other, to be set over the time. Source: none, figures are gathered; each names its own. */
 import type { LimitScale, TestOutcome, Verdict } from '../quantity/index.ts';
 import { TEST_KINDS, type Stage, type TestKindId } from '../test-kinds/index.ts';
 

@@ -1,4 +1,4 @@
-/** What each phase has in each slot, and how often that repeats round the bore: all that a wave can depend on. */
+/** What each phase has in each slot, and how often that repeats round the bore: all that a wave can depend on. Source: star of slots, first principles. */
 import type { Coil, WindingLayout } from './layout.ts';
 
 export interface SlotSums {

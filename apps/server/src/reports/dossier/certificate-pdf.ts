@@ -15,9 +15,9 @@ export function certificatePdf(judged: JudgedMotor, o: IssueOptions): Promise<Bu
   words('Test certificate', MARGIN, 116, 20, true);
   words(
     ready && file.gatePasses.length > 0
-      ? 'Released with what is named below; every other test that the route asks for is within its limit.'
+      ? 'Released with what is named below; no test of the finished work that counts is past its limit.'
       : ready
-        ? 'Every test that the route asks for was made after the work and is within its limit.'
+        ? 'Every gate of its route is open, and no test of the finished work that counts is past its limit.'
         : 'This motor is not ready: the certificate shows what was measured so far, and releases nothing.',
     MARGIN,
     144,

@@ -348,6 +348,8 @@ function gapsOf({ file, plans, visit }: JudgedMotor, tests: readonly DossierTest
   if (unsaid > 0)
     gaps.push(`Of ${unsaid} of ${tests.length} readings nobody said what they were taken with.`);
   if (!plans.toMake.plan) gaps.push('There is no winding plan: nothing could be held against it.');
+  if (plans.criteria.unknown)
+    gaps.push('The limits that were chosen for it are not known here: common practice is taken.');
   if (plans.plate.unread?.length) gaps.push(`Not readable on the plate: ${plans.plate.unread.join(', ')}.`);
   if (failureLines(plans.asFound.plan, writeUpIn(file.writeUps, 'failure').body).length === 0)
     gaps.push('Why it failed was not written down.');

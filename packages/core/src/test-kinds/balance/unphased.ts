@@ -1,4 +1,7 @@
-/** One plane balanced without phase: a bare run, the same weight at three places, and what it reads afterwards. */
+/**
+ * One plane balanced without phase: a bare run, the same weight at three places, and what it reads afterwards.
+ * Source: the three-run method, every textbook of balancing; a reading goes in proportion to the unbalance.
+ */
 import { correctByAdding, correctionWithoutPhase, type PlaneCorrection } from '../../balance/index.ts';
 import { readFigureLines } from '../../forms/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';

@@ -127,8 +127,8 @@ function atSwitchOff(r: Reading, plate: Nameplate): AtSwitchOff {
 }
 
 function judge(r: Reading, { plate, criteria: chosen }: TestContext): Judgement {
-  // The limits are IEC's; its constant is taken where nobody has chosen a set.
-  const copperC = chosen?.copperC ?? COPPER_IEC;
+  // The limits are IEC's, and so is the constant where the set in force leaves it open.
+  const copperC = chosen?.ownCopperC ?? COPPER_IEC;
   const reasons: string[] = [];
   let atBest: Verdict = 'sound';
   const doubt = (reason: string) => {
