@@ -281,7 +281,7 @@ export const highPotential = defineTest({
   hookUp: {
     instrument: 'high-potential tester',
     clips: [
-      { name: 'high volts', to: ['U', 'V', 'W'], live: true },
+      { name: 'high volts', to: ['all leads, joined'], live: true },
       { name: 'return', to: ['frame'] },
     ],
     words:

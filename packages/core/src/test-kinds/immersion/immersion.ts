@@ -126,7 +126,7 @@ export const immersion = defineTest({
   hookUp: {
     instrument: 'insulation and AC tester',
     clips: [
-      { name: 'line', to: ['U', 'V', 'W'], live: true },
+      { name: 'line', to: ['all leads, joined'], live: true },
       { name: 'earth', to: ['tank and frame'] },
     ],
     words: 'Winding wholly under water, leads well above it.',

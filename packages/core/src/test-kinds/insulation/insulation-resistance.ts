@@ -301,7 +301,7 @@ export const insulation = defineTest({
   hookUp: {
     instrument: 'insulation tester',
     clips: [
-      { name: 'line', to: ['U', 'V', 'W'], live: true },
+      { name: 'line', to: ['all leads, joined'], live: true },
       { name: 'earth', to: ['frame'] },
     ],
     words:

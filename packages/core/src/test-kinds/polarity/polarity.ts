@@ -101,10 +101,10 @@ export const polarity = defineTest({
   hookUp: {
     instrument: 'direct current, low volts',
     clips: [
-      { name: 'plus', to: ['U1'] },
-      { name: 'minus', to: ['U2'] },
+      { name: 'plus', to: ['start of one winding'] },
+      { name: 'minus', to: ['its finish'] },
     ],
-    words: 'One phase at a time; a compass goes round inside the bore, group by group.',
+    words: 'One winding at a time; a compass goes round inside the bore, group by group.',
   },
   judge,
   nominal: ({ plan }) => (plan ? { typed: { sequence: plan.walk.expected.join('') }, expected: true } : null),
