@@ -82,6 +82,42 @@ test('a hidden unbalance is brought within grade by doing what is said', async (
   await expect(page.getByRole('heading', { name: /As kept by Ida Haft/ })).toBeVisible();
 });
 
+test('weights counted the other way round than the machine counts are found out', async ({ page }, info) => {
+  const machine = new Balancer({
+    hidden: [
+      [5200, 194],
+      [2900, 98],
+    ],
+  });
+  const motor = `W${info.workerIndex}${info.retry}`;
+  const name = await at(page, machine, 'balancer', motor);
+  await page.goto(`${base()}/motor/${motor}/tests?kind=balance&stage=final`);
+  await page.getByLabel('Rotor mass').fill('68');
+  await page.getByLabel('Service speed').fill('1465');
+  await page.getByText('Rotor, planes and places').click();
+  await page.getByLabel('Weights of plane A at radius').fill('140');
+  await page.getByLabel('Weights of plane B at radius').fill('140');
+  await page.getByLabel('Weights come in steps of').fill('0.5 g');
+  await choose(page, 'The machine shows', 'vibration');
+  await choose(page, 'Angles count', 'against rotation');
+  await choose(page, 'Measured with', name);
+  const doubt = page.getByText(/angles are counted the other way round/).first();
+  for (let run = 1; run <= 6 && (await doubt.count()) === 0; run++) {
+    machine.answer('BARE');
+    for (const button of await page.getByRole('button', { name: /^Take off / }).all()) {
+      const m = /^Take off ([AB]) (\S+) g at (\S+)°$/.exec((await button.getAttribute('aria-label'))!)!;
+      // The hand counts with the rotation, the machine against it.
+      machine.answer(`PUT ${m[1]} ${m[2]}@${(360 - Number(m[3])) % 360}`);
+    }
+    machine.answer('SPIN');
+    await page.getByRole('button', { name: 'Read the machine' }).click();
+    await expect(page.getByLabel('Reading A')).not.toHaveValue('');
+    await page.getByRole('button', { name: 'Enter the run' }).click();
+    await expect(page.getByRole('group', { name: `Run ${run + 1}` })).toBeVisible();
+  }
+  await expect(doubt).toBeVisible();
+});
+
 test('a run is not taken twice, and an angle left open is asked', async ({ page }, info) => {
   const machine = new Balancer();
   await at(page, machine, 'balancer', `C${info.workerIndex}${info.retry}`);

@@ -13,6 +13,7 @@ import {
   type Station,
 } from '../packages/core/src/index.ts';
 import { choose, field, signIn } from './keyboard.ts';
+import { soundReading } from '../packages/core/test/sound-reading.ts';
 
 const base = () => process.env['DEMO_SHOP']!;
 const told = (page: Page) => page.getByRole('status').first();
@@ -27,6 +28,15 @@ const figure = (f: Extract<Field, { kind: 'quantity' }>) =>
 
 async function fillOne(page: Page, f: Field, value: string) {
   if (f.kind === 'choice') await choose(page, f.id, f.options.find((o) => o.value === value)!.label);
+  else if (value.includes('\n'))
+    // A list of readings comes from somewhere: it is pasted.
+    await field(page, f.id).evaluate((cell, text) => {
+      const data = new DataTransfer();
+      data.setData('text', text);
+      cell.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    }, value);
   else await field(page, f.id).fill(value);
 }
 
@@ -53,9 +63,10 @@ async function reasonIn(page: Page, action: string) {
 }
 
 /** Takes what the station is proven by, as its example has it; what cannot be judged of this motor is left to the lead. */
-async function measure(page: Page, motor: string, { tests }: Station) {
+async function measure(page: Page, motor: string, { tests }: Station, route: Route) {
   for (const { kind, stage } of tests) {
-    const { typed, log } = TEST_KINDS[kind as keyof typeof TEST_KINDS].examples.sound;
+    const { log } = TEST_KINDS[kind as keyof typeof TEST_KINDS].examples.sound;
+    const typed = soundReading(kind, route);
     await page.goto(`${motor}/tests?kind=${kind}&stage=${stage}`);
     const fields = TEST_KINDS[kind as keyof typeof TEST_KINDS].fields;
     for (const f of fields) if (typed[f.id]) await fillOne(page, f, typed[f.id]!);
@@ -70,9 +81,15 @@ async function measure(page: Page, motor: string, { tests }: Station) {
   }
 }
 
-async function station(page: Page, motor: string, at: Station, number: string): Promise<string | null> {
+async function station(
+  page: Page,
+  motor: string,
+  at: Station,
+  number: string,
+  route: Route,
+): Promise<string | null> {
   const heading = page.getByRole('heading', { name: at.title, level: 2 });
-  if (at.tests.length > 0) await measure(page, motor, at);
+  if (at.tests.length > 0) await measure(page, motor, at, route);
   await page.goto(`${motor}/traveller?station=${at.id}`);
   await expect(heading).toBeVisible();
   let passed: string | null = null;
@@ -125,7 +142,7 @@ async function takeCard(page: Page, motor: string, route: Route) {
 }
 
 /** What happens at a station before it is signed. */
-type Incident = (page: Page, motor: string, at: Station, number: string) => Promise<void>;
+type Incident = (page: Page, motor: string, at: Station, number: string, route: Route) => Promise<void>;
 
 /** The record is typed without a network and over a reload; it is signed when the network is back. */
 const networkGone: Incident = async (page, motor, at, number) => {
@@ -147,8 +164,8 @@ const networkGone: Incident = async (page, motor, at, number) => {
 };
 
 /** A station that was signed is opened again with its cause, and done anew. */
-const doneAgain: Incident = async (page, motor, at, number) => {
-  await station(page, motor, at, number);
+const doneAgain: Incident = async (page, motor, at, number, route) => {
+  await station(page, motor, at, number, route);
   await page.goto(`${motor}/traveller?station=${at.id}`);
   await page.getByRole('button', { name: 'Open it again' }).click();
   await field(page, 'reason').fill('done at the wrong end');
@@ -251,12 +268,12 @@ for (const [i, route] of publishedRoutes().entries())
         if ((await rest.count()) > 0) await rest.first().click();
       }
       if (incident && happens![1](at, place)) {
-        await incident(page, motor, at, number);
+        await incident(page, motor, at, number, route);
         const signed = incident === twoAtOnce;
         incident = null;
         if (signed) continue;
       }
-      const gate = await station(page, motor, at, number);
+      const gate = await station(page, motor, at, number, route);
       if (gate && !passed.includes(gate)) passed.push(gate);
     }
     expect(incident, 'what was to happen on the way').toBeNull();

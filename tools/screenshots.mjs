@@ -6,14 +6,14 @@ import { CHROMIUM, ROOT } from './lib/prepare.mjs';
 const base = process.argv[2] ?? 'http://127.0.0.1:4173';
 const SHOTS = [
   ['floor', '/'],
-  ['take-in', '/new'],
   ['motor', '/motor/3101'],
   ['failure', '/motor/3112/failure'],
   ['card', '/motor/3112/card'],
   ['winding', '/motor/3107/winding', { press: ['[data-figure=gapDensity]'] }],
   ['connection', '/motor/3107/connection', { keys: 'nsnsnsnnns' }],
-  ['stores', '/stores'],
-  ['limits', '/limits'],
+  ['armature', '/motor/3134/winding'],
+  ['bars', '/motor/3134/tests?kind=bar-to-bar&stage=before-varnish'],
+  ['teeth', '/motor/3136/winding'],
   ['traveller-tablet', '/motor/3109/traveller', { tablet: true }],
   ['tests', '/motor/3096/tests?kind=cure&stage=varnished'],
   ['surge', '/motor/3107/tests?kind=surge&stage=incoming'],

@@ -1,16 +1,17 @@
 /** Every published route from door to door over the API: each gate is shut until what it asks for is there, or a lead passes it. */
 import {
-  analysisOf,
   checkRoute,
   machineKind,
   publishedRoutes,
-  singlePhasePlanOf,
   stationsOf,
   TEST_KINDS,
   type Route,
   type Station,
+  type TestKindId,
+  type Typed,
 } from '@norther/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { soundReading } from '../../../packages/core/test/sound-reading.ts';
 import { type Problem, QUARRY, startServer } from './harness.ts';
 
 let s: Awaited<ReturnType<typeof startServer>>;
@@ -43,22 +44,10 @@ const filled = (station: Station, number: string) =>
       ]),
   );
 
-/** A reading that is sound for this motor where the plan says how, else as the test's own example has it. */
-function reading(route: Route, kind: string, card: Record<string, string>, plate: Record<string, string>) {
-  const machine = machineKind(route.machine);
-  const { plan } = machine.checkCard(card, machine.readPlate(plate).plate, false, {});
-  const example = TEST_KINDS[kind as keyof typeof TEST_KINDS].examples.sound;
-  if (kind === 'polarity' && plan) return { typed: { sequence: plan.walk.expected.join('') } };
-  const ohms = (r: number) => (r * 1.0079).toPrecision(4);
-  const r20 = analysisOf(plan)?.figures.lineResistance20?.value;
-  if (kind === 'resistance' && r20)
-    return { typed: { uv: ohms(r20), vw: ohms(r20), wu: ohms(r20), temperature: '22' } };
-  const single = singlePhasePlanOf(plan)?.figures;
-  if (kind === 'branch-resistance' && single?.mainOhm20 && single.startOhm20)
-    return {
-      typed: { main: ohms(single.mainOhm20.value), start: ohms(single.startOhm20.value), temperature: '22' },
-    };
-  return { typed: example.typed, ...(example.log ? { log: example.log } : {}) };
+/** A reading that is sound for this motor, with the log that the test's example has. */
+function reading(route: Route, kind: TestKindId, card: Record<string, string>, plate: Typed) {
+  const { log } = TEST_KINDS[kind].examples.sound;
+  return { typed: soundReading(kind, route, { card, plate }), ...(log ? { log } : {}) };
 }
 
 describe.each(publishedRoutes().map((r) => [r.id, r] as const))('route %s', (id, route) => {

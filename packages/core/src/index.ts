@@ -2,6 +2,7 @@
 export { CORE_VERSION } from './version.ts';
 export * from './quantity/index.ts';
 export * from './units/index.ts';
+export { resistanceBetween } from './numeric/index.ts';
 export * from './forms/index.ts';
 export * from './nameplate/index.ts';
 export * from './wire/index.ts';
@@ -10,6 +11,7 @@ export * from './connection/index.ts';
 export * from './magnetic-field/index.ts';
 export * from './analysis/index.ts';
 export * from './machine-kinds/index.ts';
+export * from './bonding/index.ts';
 export * from './failure/index.ts';
 export * from './redesign/index.ts';
 export * from './library/index.ts';

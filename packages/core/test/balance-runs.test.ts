@@ -366,6 +366,28 @@ describe('mistakes are seen', () => {
     );
     expect(messages(wrong)).toMatch(/Run 4 .*60° from where/);
   });
+  it('weights counted the other way round than the machine counts: the first correction shows it', () => {
+    const backwards = (w: FittedWeight): FittedWeight => ({ ...w, angleDeg: 360 - w.angleDeg });
+    // Where they sit is the mirror of where they are written.
+    const fitted = (written: readonly FittedWeight[]): BalanceRun => ({
+      ...spin(ROTOR, written.map(backwards), {}, 0.02, written.length + 3),
+      weights: written,
+    });
+    const trials = [fitted([]), fitted([on('A', 20, 40)]), fitted([on('B', 16, 100)])];
+    // Three runs always fit: nothing can be said yet.
+    expect(doubts(trials)).toEqual([]);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 359 }), (a) => {
+        // Along the line of its trial a weight acts alike, however it is counted.
+        const aside = (angle: number, trial: number) => Math.abs(Math.sin(((angle - trial) * Math.PI) / 180));
+        fc.pre(aside(a, 40) > 0.6);
+        expect(messages([...trials, fitted([on('A', 30, a)])])).toContain('balance.angles-backwards');
+        // The same job, counted as the machine counts, gives no such doubt.
+        const straight = [...TRIALS.map((w) => spin(ROTOR, w)), spin(ROTOR, [on('A', 30, a)])];
+        expect(messages(straight)).toBe('');
+      }),
+    );
+  });
   it('a calibrated machine set to the other spot: the first weight says so', () => {
     const light = (weights: readonly FittedWeight[]): BalanceRun => ({
       speedRpm: 900,

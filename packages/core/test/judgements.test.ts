@@ -91,6 +91,13 @@ const LINES: Readonly<Record<string, fc.Arbitrary<string>>> = {
   levels: fc
     .array(fc.integer({ min: 40, max: 100 }), { minLength: 1, maxLength: 6 })
     .map((all) => all.join('\n')),
+  // As many as the example of the machine has bars and poles.
+  readings: fc
+    .array(fc.integer({ min: 180, max: 260 }), { minLength: 93, maxLength: 93 })
+    .map((all) => all.map((i) => String(i / 10)).join('\n')),
+  volts: fc
+    .array(fc.integer({ min: 40, max: 60 }), { minLength: 4, maxLength: 4 })
+    .map((all) => all.join('\n')),
   curve: fc.constantFrom('', '40 s; 1.5 Ω\n80 s; 1.4 Ω\n120 s; 1.35 Ω'),
 };
 

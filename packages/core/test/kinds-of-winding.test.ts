@@ -1,334 +1,256 @@
-/** Windings of every kind: published factors, the same field calculated a second way, and what each kind promises. */
+/** Fields of direct-current machines, coils on teeth, bonding and slip rings: against published tables and a second way. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  concentricPitches,
-  buildLayout,
-  magnetomotiveForceSteps,
-  phaseBalance,
-  pitchFactor,
-  skewFactor,
-  slowSpeed,
-  spaceHarmonics,
-  waveEffects,
-  windingFactor,
-  type WindingSpec,
+  fieldCoils,
+  judgePoles,
+  openRing,
+  poleDrops,
+  poleOrder,
+  pulse,
+  referredOhm,
+  slotPoleRow,
+  slotPoleTable,
+  toothCircuits,
+  toothCoils,
+  toothFactor,
+  waveDirection,
+  type FieldFrame,
+  type ToothSpec,
 } from '../src/index.ts';
-import { analyseWinding, type WindingData } from '../src/index.ts';
-import { KINDS, layoutOf } from './any-winding.ts';
+import { valueOf } from './value-of.ts';
 
-function laid(spec: WindingSpec) {
-  const result = buildLayout(spec);
-  if (!result.ok) throw new Error(result.findings.map((f) => f.message).join('; '));
-  return result.value;
-}
-const spans = (...n: number[]) => n.map((x) => x - 1);
-
-describe('winding factors of published tables', () => {
-  // Distribution factors of 60° belts, two to five slots a pole and phase: 0.966, 0.960, 0.958, 0.957. Fitzgerald,
-  // Kingsley & Umans, Electric Machinery, app. B; Liwschitz-Garik & Whipple, A-C Machines, table of k_d (from memory).
-  it.each([
-    ['24 slots, 4 poles, chain', { slots: 24, poles: 4, layers: 1, pitch: 5 }, 0.966],
-    [
-      '36 slots, 4 poles, halved belts, 1-9 twice and 1-8',
-      { slots: 36, poles: 4, layers: 1, pitch: 8 },
-      0.96,
-    ],
-    ['48 slots, 4 poles, halved belts', { slots: 48, poles: 4, layers: 1, pitch: 10 }, 0.958],
-    [
-      '24 slots, 4 poles, concentric, one layer',
-      { slots: 24, poles: 4, kind: 'concentric', grouping: 'consequent', pitch: 7, pitches: spans(8, 6) },
-      0.966,
-    ],
-    [
-      '36 slots, 4 poles, concentric, one layer',
-      {
-        slots: 36,
-        poles: 4,
-        kind: 'concentric',
-        grouping: 'consequent',
-        pitch: 11,
-        pitches: spans(12, 10, 8),
-      },
-      0.96,
-    ],
-    [
-      '36 slots, 4 poles, neighbouring coils, one layer',
-      { slots: 36, poles: 4, layers: 1, grouping: 'consequent', pitch: 9 },
-      0.96,
-    ],
-    [
-      '24 slots, 2 poles, concentric, one group a pole',
-      { slots: 24, poles: 2, kind: 'concentric', pitch: 11, pitches: spans(12, 10) },
-      0.958,
-    ],
-    [
-      '48 slots, 4 poles, concentric, two layers, mean pitch 10',
-      { slots: 48, poles: 4, kind: 'concentric', pitch: 13, pitches: spans(14, 12, 10, 8) },
-      0.925,
-    ],
-    // Fractional slots on single teeth, two layers: 0.933 for 12/10, 0.945 for 9/8, 0.866 for 12/8. Cros & Viarouge,
-    // IEEE Trans. Energy Conversion 17 (2002), table of concentrated windings (from memory).
-    ['12 slots, 10 poles', { slots: 12, poles: 10, pitch: 1 }, 0.933],
-    ['9 slots, 8 poles', { slots: 9, poles: 8, pitch: 1 }, 0.945],
-    ['12 slots, 8 poles', { slots: 12, poles: 8, pitch: 1 }, 0.866],
-    // 120° belts, four coils in a belt: sin 60° / (4·sin 15°) = 0.837, full pitch. First principles.
-    ['24 slots, 4 poles, consequent', { slots: 24, poles: 4, grouping: 'consequent', pitch: 6 }, 0.837],
-  ] as const)('%s', (_name, spec, published) => {
-    expect(windingFactor(laid(spec as WindingSpec))).toBeCloseTo(published, 3);
+describe('field poles', () => {
+  const frame = (more: Partial<FieldFrame> = {}): FieldFrame => ({
+    poles: 4,
+    interpoles: 4,
+    mode: 'motor',
+    rotation: 'clockwise',
+    ...more,
   });
-
-  it('of the lower of two speeds: 120° belts at the doubled poles', () => {
-    const fast = laid({ slots: 36, poles: 4, pitch: 5 });
-    const { layout, swapped } = slowSpeed(fast);
-    // Three coils 40° apart in a belt, pitch 5 of 4.5 slots: sin 60°/(3 sin 20°) · sin 100°. First principles.
-    const byHand =
-      (Math.sin(Math.PI / 3) / (3 * Math.sin(Math.PI / 9))) * Math.sin((5 / 4.5) * (Math.PI / 2));
-    expect(windingFactor(layout)).toBeCloseTo(byHand, 10);
-    expect(layout.poles).toBe(8);
-    expect(swapped).toBe(true);
-    expect(new Set(layout.groups.map((g) => g.polarity))).toEqual(new Set(['N']));
+  const order = (more: Partial<FieldFrame> = {}) => valueOf(poleOrder(frame(more))).join('');
+  it('going round with the rotation a motor has its like interpole behind the pole, a generator ahead (Langsdorf, from memory)', () => {
+    expect(order()).toBe('NnSsNnSs');
+    expect(order({ rotation: 'counter-clockwise' })).toBe('NsSnNsSn');
+    expect(order({ mode: 'generator' })).toBe('NsSnNsSn');
+    expect(order({ interpoles: 2 })).toBe('NnS-NnS-');
+    expect(order({ interpoles: 0, poles: 2 })).toBe('N-S-');
+    expect(poleOrder(frame({ interpoles: 3 })).ok).toBe(false);
   });
-
-  it('skew: one slot pitch of 36 slots, 4 poles takes 0.5 % from the working wave and nearly all from order 18 ± 1', () => {
-    // sin(γ/2)/(γ/2) with γ = 20° el.; Fourier integral, first principles.
-    expect(skewFactor(36, 1, 2)).toBeCloseTo(Math.sin(Math.PI / 18) / (Math.PI / 18), 12);
-    expect(skewFactor(36, 1, 2)).toBeCloseTo(0.9949, 4);
-    expect(skewFactor(36, 1, 34)).toBeLessThan(0.06);
-    expect(skewFactor(36, 0, 34)).toBe(1);
+  it('tells one crossed circuit from many poles, and everything reversed from a fault', () => {
+    const walk = (found: string, more: Partial<FieldFrame> = {}) =>
+      valueOf(judgePoles(valueOf(poleOrder(frame(more))), [...found]));
+    expect(walk('NnSsNnSs')).toEqual({ wrongPlaces: [], interpolesAllReversed: false });
+    expect(walk('SsNnSsNn')).toEqual({ wrongPlaces: [], interpolesAllReversed: false });
+    expect(walk('NSSNNSSN')).toEqual({ wrongPlaces: [], interpolesAllReversed: true });
+    expect(walk('SnNsSnNs')).toEqual({ wrongPlaces: [], interpolesAllReversed: true });
+    expect(walk('NnNsNnSs')).toEqual({ wrongPlaces: [3], interpolesAllReversed: false });
+    expect(walk('NsSsNnSs')).toEqual({ wrongPlaces: [2], interpolesAllReversed: false });
+    expect(walk('NsS-NnS-', { interpoles: 2 })).toEqual({ wrongPlaces: [2], interpolesAllReversed: false });
+  });
+  it('drop from the mean, ohms and copper of coils', () => {
+    expect(valueOf(poleDrops([54, 55, 56, 47])).deviationPercent[3]).toBeCloseTo((100 * (47 - 53)) / 53, 9);
+    expect(poleDrops([0, 0]).ok).toBe(false);
+    // 4 coils of 1000 turns of 0.5 m: 2000 m of 1 mm².
+    const coils = { turns: 1000, meanTurnMm: 500, areaMm2: 1, coils: 4, circuits: 1, temperatureC: 20 };
+    expect(valueOf(fieldCoils(coils))).toEqual({
+      ohm: expect.closeTo(2000 / 58, 9) as unknown,
+      copperKg: expect.closeTo(17.78, 9) as unknown,
+    });
+    expect(valueOf(fieldCoils({ ...coils, circuits: 2, temperatureC: 75 })).ohm).toBeCloseTo(
+      (2000 / 58 / 4) * (309.5 / 254.5),
+      9,
+    );
   });
 });
 
-describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('%s', (kind) => {
-  it('fills no slot twice over, gives each phase the same coils, and counts every side', () => {
-    fc.assert(
-      fc.property(layoutOf(kind), (layout) => {
-        const cells = new Set<string>();
-        for (const c of layout.coils)
-          for (const [slot, layer] of [
-            [c.topSlot, c.topLayer],
-            [c.bottomSlot, c.bottomLayer],
-          ] as const) {
-            // A side that fills its slot is in nobody's way; otherwise bore and back each hold one.
-            const taken = layer === 'whole' ? [`${slot} bore`, `${slot} back`] : [`${slot} ${layer}`];
-            for (const cell of taken) {
-              expect(cells.has(cell), `${cell} twice`).toBe(false);
-              cells.add(cell);
-            }
-          }
-        const perPhase = (['U', 'V', 'W'] as const).map(
-          (p) => layout.coils.filter((c) => c.phase === p).length,
-        );
-        if (layout.exactlyBalanced) expect(new Set(perPhase).size).toBe(1);
-        expect(layout.groups.flatMap((g) => g.coils).toSorted((a, b) => a - b)).toEqual(
-          layout.coils.map((c) => c.number).toSorted((a, b) => a - b),
-        );
-        expect(windingFactor(layout)).toBeLessThanOrEqual(1 + 1e-12);
-      }),
-      { numRuns: 60 },
-    );
+describe('coils on teeth', () => {
+  // J. Cros and P. Viarouge 2002, N. Bianchi et al. 2006: tables of winding factors, from memory.
+  it.each([
+    [3, 2, 2, 0.866],
+    [6, 4, 2, 0.866],
+    [9, 8, 2, 0.945],
+    [9, 10, 2, 0.945],
+    [12, 8, 2, 0.866],
+    [12, 10, 2, 0.933],
+    [12, 14, 2, 0.933],
+    [15, 14, 2, 0.951],
+    [18, 16, 2, 0.945],
+    [24, 22, 2, 0.949],
+    [12, 10, 1, 0.966],
+    [24, 20, 1, 0.966],
+    [24, 22, 1, 0.958],
+    [6, 4, 1, 0.866],
+  ] as const)('%i slots, %i poles, %i layers: %f', (slots, poles, layers, factor) => {
+    const spec = { slots, poles, layers };
+    expect(toothFactor(spec, valueOf(toothCoils(spec)), poles / 2)).toBeCloseTo(factor, 3);
   });
-
-  it('has the harmonics that the Fourier sum of its stepped wave has', () => {
+  const specs = fc
+    .record({
+      thirds: fc.integer({ min: 1, max: 12 }),
+      polePairs: fc.integer({ min: 1, max: 20 }),
+      layers: fc.constantFrom(1 as const, 2 as const),
+    })
+    .map(({ thirds, polePairs, layers }): ToothSpec => ({
+      slots: thirds * (layers === 2 ? 3 : 6),
+      poles: 2 * polePairs,
+      layers,
+    }));
+  it('the field drawn round the bore and taken apart by Fourier has the same waves, in the same directions', () => {
     fc.assert(
-      fc.property(layoutOf(kind), fc.integer({ min: 0, max: 359 }), (layout, degrees) => {
-        fc.pre(layout.exactlyBalanced && layout.slots <= 96);
-        const at = (shift: number) => Math.cos(((degrees + shift) * Math.PI) / 180);
-        const steps = magnetomotiveForceSteps(layout, 10, 1, [at(0), at(-120), at(120)]);
-        for (const h of spaceHarmonics(layout, 10, 1, 9)) {
-          const nu = h.polePairs;
-          let [a, b] = [0, 0];
-          steps.forEach((value, i) => {
-            // The step lies from the middle of slot i + 1 to that of the next one.
-            const from = (2 * Math.PI * nu * (i + 1)) / layout.slots;
-            const to = (2 * Math.PI * nu * (i + 2)) / layout.slots;
-            a += (value * (Math.sin(to) - Math.sin(from))) / (Math.PI * nu);
-            b += (value * (Math.cos(from) - Math.cos(to))) / (Math.PI * nu);
-          });
-          // A wave that runs one way only has the same height at every instant.
-          if (h.direction !== 'both') expect(Math.hypot(a, b)).toBeCloseTo(h.amplitudeA, 6);
+      fc.property(specs, fc.integer({ min: 1, max: 40 }), (spec, order) => {
+        const coils = toothCoils(spec);
+        fc.pre(coils.ok);
+        if (!coils.ok) return;
+        const wave = (current: (phase: string) => number) => {
+          // Magnetomotive force of each tooth, its wave by integration over the tooth in steps.
+          let [re, im] = [0, 0];
+          const steps = 40;
+          for (const { tooth, phase, sign } of coils.value)
+            for (let i = 0; i < steps; i++) {
+              const x = (2 * Math.PI * (tooth - 1 + (i + 0.5) / steps)) / spec.slots;
+              re += (sign * current(phase) * Math.cos(order * x)) / steps;
+              im += (sign * current(phase) * Math.sin(order * x)) / steps;
+            }
+          return { re, im };
+        };
+        const own = coils.value.filter((c) => c.phase === 'U').length;
+        const one = wave((phase) => (phase === 'U' ? 1 : 0));
+        // A tooth's wave is its coil factor over half its angle: turned back from amplitude to factor.
+        const half = (Math.PI * order) / spec.slots;
+        const stepped = Math.sin(half) / (40 * Math.sin(half / 40));
+        fc.pre(Math.abs(stepped) > 1e-6);
+        const factor = (Math.hypot(one.re, one.im) / own / Math.abs(stepped)) * Math.abs(Math.sin(half));
+        expect(toothFactor(spec, coils.value, order)).toBeCloseTo(factor, 6);
+        // Two instants: the wave has turned with or against rising teeth.
+        const at = (time: number) =>
+          wave((phase) => Math.cos(time - (2 * Math.PI * 'UVW'.indexOf(phase)) / 3));
+        const [then, later] = [at(0), at(0.3)];
+        const direction = waveDirection(spec, coils.value, order);
+        const size = Math.hypot(then.re, then.im);
+        if (direction === null) expect(size).toBeCloseTo(0, 6);
+        else {
+          const turned = Math.atan2(
+            later.im * then.re - later.re * then.im,
+            later.re * then.re + later.im * then.im,
+          );
+          expect(Math.abs(turned)).toBeCloseTo(0.3, 6);
+          expect(turned > 0).toBe(direction === 'rising');
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 200 },
     );
+  });
+  it('three phases are alike, each by a third of a turn', () => {
+    fc.assert(
+      fc.property(specs, (spec) => {
+        const coils = toothCoils(spec);
+        fc.pre(coils.ok);
+        if (!coils.ok) return;
+        const p = spec.poles / 2;
+        const sum = (phase: string) =>
+          coils.value
+            .filter((c) => c.phase === phase)
+            .reduce(
+              ([re, im], { tooth, sign }) => {
+                const angle = (2 * Math.PI * p * (tooth - 1)) / spec.slots;
+                return [re! + sign * Math.cos(angle), im! + sign * Math.sin(angle)];
+              },
+              [0, 0],
+            );
+        const [u, v, w] = ['U', 'V', 'W'].map(sum) as [number[], number[], number[]];
+        expect(Math.hypot(...v)).toBeCloseTo(Math.hypot(...u), 8);
+        expect(u[0]! + v[0]! + w[0]!).toBeCloseTo(0, 8);
+        expect(u[1]! + v[1]! + w[1]!).toBeCloseTo(0, 8);
+        expect(Math.hypot(...u)).toBeGreaterThan(0.1);
+      }),
+    );
+  });
+  it('works, paths, cogging and pull as in the tables (Bianchi; Zhu and Howe: from memory)', () => {
+    const row = (slots: number, poles: number, layers: 1 | 2 = 2) => slotPoleRow({ slots, poles, layers });
+    expect(row(12, 10)).toMatchObject({
+      works: true,
+      circuits: [1, 2],
+      cogging: 60,
+      pullAtNoLoad: false,
+      pullUnderLoad: false,
+    });
+    expect(row(9, 8)).toMatchObject({ circuits: [1], cogging: 72, pullAtNoLoad: true, pullUnderLoad: true });
+    expect(row(12, 8)).toMatchObject({ circuits: [1, 2, 4], cogging: 24, pullUnderLoad: false });
+    expect(row(9, 6)).toMatchObject({ works: true, circuits: [1, 3], cogging: 18 });
+    expect(row(12, 6)).toMatchObject({ works: false, windingFactor: null, circuits: null, cogging: null });
+    expect(row(9, 12)).toMatchObject({ works: true });
+    expect(toothCircuits({ slots: 12, poles: 10, layers: 1 })).toEqual([1, 2]);
+    const rows = slotPoleTable({ fromSlots: 1, toSlots: 12, fromPoles: 1, toPoles: 5, layers: 2 });
+    expect(rows.map((r) => [r.slots, r.poles])).toEqual(
+      [3, 6, 9, 12].flatMap((s) => [
+        [s, 2],
+        [s, 4],
+      ]),
+    );
+    expect(slotPoleTable({ fromSlots: 3, toSlots: 13, fromPoles: 2, toPoles: 2, layers: 1 })).toHaveLength(2);
   });
 });
 
-describe('lap and concentric', () => {
-  it('make the same field at the lap’s pitch, at every order; only the ends differ', () => {
+describe('bonding pulse', () => {
+  it('is the same integrated step by step, with amperes or volts held', () => {
     fc.assert(
       fc.property(
-        fc.integer({ min: 2, max: 5 }),
-        fc.integer({ min: 1, max: 4 }),
-        fc.integer({ min: 0, max: 2 }),
-        (q, p, short) => {
-          const [slots, poles] = [6 * p * q, 2 * p];
-          const pitch = 3 * q - short;
-          const pitches = concentricPitches(pitch, q);
-          fc.pre(pitches.at(-1)! >= 1 && pitches[0]! < slots);
-          const lap = laid({ slots, poles, pitch });
-          const concentric = laid({ slots, poles, kind: 'concentric', pitch: pitches[0]!, pitches });
-          for (let nu = 1; nu <= 7 * p; nu++)
-            expect(windingFactor(concentric, nu)).toBeCloseTo(windingFactor(lap, nu), 9);
-          expect(concentric.meanPitch).toBe(pitch);
+        fc.double({ min: 0.3, max: 2, noNaN: true }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 120, max: 260, noNaN: true }),
+        fc.boolean(),
+        (bareMm, startC, toC, amperes) => {
+          const areaMm2 = (Math.PI / 4) * bareMm ** 2;
+          const held = amperes ? { currentA: 40 * areaMm2 } : { voltagePerMetre: 1.2 };
+          const whole = valueOf(pulse({ areaMm2, startC, until: { toC }, held }));
+          let temperature = startC;
+          const steps = 20_000;
+          for (let i = 0; i < steps; i++) {
+            const ohm = ((1 / 58) * (1 + (temperature - 20) / 254.5)) / areaMm2;
+            const watts = amperes ? held.currentA! ** 2 * ohm : held.voltagePerMetre! ** 2 / ohm;
+            temperature += (watts * (whole.seconds / steps)) / (areaMm2 * 1e-6 * 8890 * 385);
+          }
+          expect(Math.abs(temperature - toC)).toBeLessThan(0.05);
+          const timed = valueOf(pulse({ areaMm2, startC, until: { seconds: whole.seconds }, held }));
+          expect(timed.endC).toBeCloseTo(toC, 6);
+          expect(timed.endOhmRatio).toBeCloseTo((234.5 + toC) / (234.5 + startC), 9);
         },
       ),
+      { numRuns: 20 },
     );
   });
-  it('one layer of three slots a belt: groups of two and one in turn, the one a slot shorter', () => {
-    // Common practice, no source: 36 slots, 4 poles in one layer, 1-9 twice, 1-8 once.
-    const halved = laid({ slots: 36, poles: 4, layers: 1, pitch: 8 });
-    expect(halved.groups.filter((g) => g.phase === 'U').map((g) => g.coils.length)).toEqual([2, 1, 2, 1]);
-    expect(halved.coils.filter((c) => c.phase === 'U').map((c) => c.pitch)).toEqual([8, 8, 7, 8, 8, 7]);
-    expect(halved.layersFound).toBe('one');
-  });
-  it('one layer: the factor does not depend on how the sides are joined', () => {
-    const chain = laid({ slots: 24, poles: 4, layers: 1, pitch: 5 });
-    const nested = laid({
-      slots: 24,
-      poles: 4,
-      kind: 'concentric',
-      grouping: 'consequent',
-      pitch: 7,
-      pitches: [7, 5],
-    });
-    expect(windingFactor(chain)).toBeCloseTo(windingFactor(nested), 12);
-    expect(pitchFactor(chain)).toBe(1);
+  it('by the cold resistance it would seem a third too long at 200 °C', () => {
+    const whole = valueOf(pulse({ areaMm2: 1, startC: 20, until: { toC: 200 }, held: { currentA: 60 } }));
+    const coldWatts = 60 ** 2 / 58;
+    const cold = (180 * 1e-6 * 8890 * 385) / coldWatts;
+    expect(cold / whole.seconds).toBeCloseTo(1.32, 2);
   });
 });
 
-describe('what is found rather than planned', () => {
-  it('takes the groups as they were found, and shows what they do', () => {
-    // 48 slots, 6 poles: 3 and 2 in turn, as many shops wind it.
-    const found = laid({
-      slots: 48,
-      poles: 6,
-      pitch: 7,
-      groupSizes: [3, 3, 3, 3, 3, 3, 2, 2, 2, 3, 3, 3, 2, 2, 2, 3, 3, 3],
+describe('slip rings', () => {
+  const star = { connection: 'star', seriesTurns: 120, windingFactor: 0.955 } as const;
+  const delta = { ...star, connection: 'delta' } as const;
+  it('volts of the open rings as of a transformer', () => {
+    const rotor = { connection: 'star', seriesTurns: 60, windingFactor: 0.955 } as const;
+    expect(valueOf(openRing(400, star, rotor, 1, 50))).toEqual({
+      ringV: expect.closeTo(200, 9) as unknown,
+      ringHz: 50,
+      ratio: 0.5,
     });
-    expect(found.groups.map((g) => g.coils.length).slice(0, 3)).toEqual([3, 3, 3]);
-    expect(phaseBalance(found).phases.map((p) => p.coils)).toEqual([16, 16, 16]);
-    expect(found.exactlyBalanced).toBe(false);
+    expect(valueOf(openRing(400, delta, rotor, 0.04, 50)).ringV).toBeCloseTo(0.04 * 200 * Math.sqrt(3), 9);
+    expect(valueOf(referredOhm(star, rotor, 0.2))).toBeCloseTo(0.4, 9);
+    expect(valueOf(referredOhm(star, { ...rotor, connection: 'delta' }, 0.2))).toBeCloseTo(1.2, 9);
+    const two = openRing(400, star, { ...rotor, phases: 2 }, 1, null);
+    expect(two.ok || two.findings[0]!.code).toBe('wound-rotor.phases');
   });
-  it('weighs uneven turns: a coil of twice the turns counts twice', () => {
-    const even = laid({ slots: 24, poles: 4, pitch: 5 });
-    const uneven = laid({ slots: 24, poles: 4, pitch: 5, turnPatterns: [[20, 10]] });
-    expect(uneven.meanTurns).toBe(15);
-    // Two phasors 30° apart weighed 2 : 1 instead of 1 : 1, by hand.
-    const weighed = Math.hypot(2 + Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)) / 3;
-    const equal = Math.cos(Math.PI / 12);
-    expect(windingFactor(uneven) / windingFactor(even)).toBeCloseTo(weighed / equal, 10);
+  it('loses as much in the rotor as in the ohms that the stator sees', () => {
+    // Rotor amperes of a phase are stator amperes over the ratio: the heat must be the same.
+    const rotor = { connection: 'delta', seriesTurns: 48, windingFactor: 0.92 } as const;
+    const ratio = valueOf(openRing(400, star, rotor, 1, null)).ratio;
+    const ring = 0.3;
+    const phaseOhm = (ring * 3) / 2;
+    const rotorHeat = (10 / ratio) ** 2 * phaseOhm;
+    expect(valueOf(referredOhm(star, rotor, ring)) * 10 ** 2).toBeCloseTo(rotorHeat, 9);
   });
-  it('lets groups of two kinds take turns', () => {
-    const two = laid({ slots: 24, poles: 4, pitch: 5, turnPatterns: [[12], [10]] });
-    expect(two.coils.map((c) => Math.round(c.turnShare * two.meanTurns!)).slice(0, 2)).toEqual([12, 12]);
-  });
-  it('leaves slots empty where the card says so', () => {
-    const holed = laid({ slots: 39, poles: 4, pitch: 8, leftEmpty: [13, 26, 39] });
-    expect(holed.emptySlots).toEqual([13, 26, 39]);
-    expect(holed.coils).toHaveLength(36);
-    expect(holed.coils.every((c) => ![13, 26, 39].includes(c.topSlot))).toBe(true);
-  });
-  it('lays a winding entered coil by coil exactly as a planned one', () => {
-    const plan = laid({ slots: 24, poles: 4, pitch: 5 });
-    const entered = laid({
-      slots: 24,
-      poles: 4,
-      pitch: 5,
-      kind: 'coils',
-      coilList: plan.coils.map((c) => ({
-        top: c.topSlot,
-        bottom: c.bottomSlot,
-        phase: c.phase,
-        sign: c.sign,
-        turns: 12,
-      })),
-    });
-    for (const nu of [2, 10, 14]) expect(windingFactor(entered, nu)).toBeCloseTo(windingFactor(plan, nu), 12);
-    expect(entered.groups).toHaveLength(plan.groups.length);
-  });
-  it.each([
-    [{ slots: 24, poles: 4, kind: 'concentric', pitch: 7, pitches: [5, 7] }, 'winding.spans-not-nested'],
-    [{ slots: 24, poles: 4, kind: 'concentric', pitch: 7, pitches: [7, 6] }, 'winding.spans-off-middle'],
-    [
-      { slots: 24, poles: 4, kind: 'concentric', pitch: 9, pitches: [9, 7, 5, 3] },
-      'winding.slot-holds-too-much',
-    ],
-    [{ slots: 27, poles: 4, layers: 1, pitch: 5 }, 'winding.slots-not-shared'],
-    [{ slots: 24, poles: 4, layers: 1, pitch: 6 }, 'winding.pitch-not-odd'],
-    [{ slots: 24, poles: 4, pitch: 5, leftEmpty: [30] }, 'winding.empty-slot-outside'],
-    [{ slots: 24, poles: 4, pitch: 5, kind: 'coils', coilList: [] }, 'winding.coil-outside'],
-  ] as const)('refuses %j by the constraint that breaks', (spec, code) => {
-    const result = buildLayout(spec as unknown as WindingSpec);
-    expect(result.ok).toBe(false);
-    expect(result.findings.map((f) => f.code)).toContain(code);
-    expect(result.findings[0]!.message.length).toBeGreaterThan(20);
-  });
-});
-
-describe('waves that will be noticed', () => {
-  it('full pitch: order 5 brakes, order 7 holds the motor at a seventh of its speed', () => {
-    // Common practice, no source: fifth against, seventh with the field.
-    const layout = laid({ slots: 24, poles: 4, pitch: 6 });
-    const effects = waveEffects(spaceHarmonics(layout, 10, 1), 2, 24);
-    expect(effects.find((e) => e.order === 5)?.kind).toBe('cusp');
-    expect(effects.find((e) => e.order === 7)?.kind).toBe('crawl');
-  });
-  it('five sixths of the pitch takes both nearly away', () => {
-    const layout = laid({ slots: 24, poles: 4, pitch: 5 });
-    const effects = waveEffects(spaceHarmonics(layout, 10, 1), 2, 24);
-    expect(effects.filter((e) => e.order === 5 || e.order === 7)).toEqual([]);
-  });
-  it('single teeth hum: 12 slots, 10 poles pulls two bulges', () => {
-    const layout = laid({ slots: 12, poles: 10, pitch: 1 });
-    const effects = waveEffects(spaceHarmonics(layout, 10, 1), 5, 12);
-    expect(effects.some((e) => e.kind === 'noise' && e.message.includes('2 bulges'))).toBe(true);
-  });
-  it('equal slots of stator and cage lock', () => {
-    const layout = laid({ slots: 36, poles: 4, pitch: 8 });
-    const say = (bars: number) =>
-      waveEffects(spaceHarmonics(layout, 10, 1), 2, 36, bars).at(-1)?.message ?? '';
-    expect(say(36)).toMatch(/lock/);
-    expect(say(40)).toMatch(/differ by the poles/);
-    expect(say(28)).not.toMatch(/bars differ/);
-  });
-});
-
-it.each([
-  [
-    'concentric coils over whole pole pairs',
-    { slots: 24, poles: 4, pitch: 12, kind: 'concentric', pitches: [12] },
-  ],
-  [
-    'coil by coil over whole pole pairs',
-    {
-      slots: 24,
-      poles: 4,
-      pitch: 12,
-      kind: 'coils',
-      coilList: (['U', 'V', 'W'] as const).flatMap((phase, i) =>
-        [0, 1].map((k) => ({
-          top: 1 + 2 * i + k,
-          bottom: 13 + 2 * i + k,
-          phase,
-          sign: 1 as const,
-          turns: 10,
-        })),
-      ),
-    },
-  ],
-] as const)('%s are refused, never judged by what is not a number', (_name, spec) => {
-  const result = analyseWinding({
-    winding: {
-      ...(spec as unknown as WindingData),
-      turnsPerCoil: 10,
-      wires: [{ count: 1, bareDiameterMm: 1 }],
-      circuits: 1,
-      connection: 'star',
-    },
-    core: {},
-    supply: {},
-  });
-  expect(result.ok).toBe(false);
-  expect(JSON.stringify(result)).not.toContain('NaN');
 });

@@ -8,6 +8,9 @@ export { connectionDrawing, type ConnectionOptions, type JointState } from './co
 export { cutPiece, slotSection } from './cut-piece.ts';
 export { damageMap, type DamageMapOptions } from './damage-map.ts';
 export { phaseSums, slotStar } from './phasor-star.ts';
+export { armatureRing, armatureUnrolled, type ArmatureOptions } from './machine-kinds/armature.ts';
+export { fieldFrame } from './machine-kinds/field-frame.ts';
+export { toothConnection, toothRing } from './machine-kinds/teeth.ts';
 export { boreDrawing } from './machine-kinds/index.ts';
 export { singlePhaseBore, singlePhaseConnection } from './machine-kinds/single-phase.ts';
 export {

@@ -13,9 +13,9 @@ export interface DemoReading {
   /** Of a made-up surge test; its figures follow from them. */
   readonly surge?: MadeUpSurge;
 }
-/** A single-phase motor as its plate and its card would have been typed. */
-export interface DemoSinglePhase {
-  readonly kind: 'single-phase';
+/** A machine of another kind than three-phase, as its plate and its card would have been typed. */
+export interface DemoOtherKind {
+  readonly kind: string;
   readonly plate: Record<string, string>;
   readonly card: Record<string, string>;
 }
@@ -29,7 +29,7 @@ export interface DemoMotor {
   readonly speed: string;
   /** The shop's own route where it goes one. */
   readonly route?: Route;
-  readonly winding: DemoDesign | DemoSinglePhase;
+  readonly winding: DemoDesign | DemoOtherKind;
   /** Hours from now; null: no promise. */
   readonly promised: number | null;
   readonly rush?: boolean;

@@ -1,4 +1,6 @@
 /** The motors on the floor of the made-up shop: where each stands, and the faults to find among them. */
+import { DIRECT_CURRENT_MOTORS } from './demo-direct-current.ts';
+import { TOOTH_COIL_MOTORS } from './demo-tooth-coil.ts';
 import { SINGLE_PHASE_MOTORS } from './demo-single-phase.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
 import { EVERY_TEST } from './every-test.ts';
@@ -502,4 +504,6 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
     readings: [insulation('incoming', '240', 19)],
   },
   ...SINGLE_PHASE_MOTORS,
+  ...DIRECT_CURRENT_MOTORS,
+  ...TOOTH_COIL_MOTORS,
 ];

@@ -1,10 +1,10 @@
 /** The single-phase motors of the made-up shop: what stands on their plates, what was counted, where they stand. */
-import { branches, core, cure, insulation, type DemoMotor, type DemoSinglePhase } from './demo-motor.ts';
+import { branches, core, cure, insulation, type DemoMotor, type DemoOtherKind } from './demo-motor.ts';
 
 const ASIDE = { linerFound: '0.2', protectorFound: 'none', overhang: '38' };
 
 /** Starts by a capacitor that a switch takes off. */
-const GRANARY_FAN: DemoSinglePhase = {
+const GRANARY_FAN: DemoOtherKind = {
   kind: 'single-phase',
   plate: {
     starts: 'capacitor-start',
@@ -38,7 +38,7 @@ const GRANARY_FAN: DemoSinglePhase = {
 };
 
 /** Two voltages, its capacitor on all the time. */
-const CURTAIN_WINCH: DemoSinglePhase = {
+const CURTAIN_WINCH: DemoOtherKind = {
   kind: 'single-phase',
   plate: {
     starts: 'permanent-capacitor',

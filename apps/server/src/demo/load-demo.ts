@@ -209,17 +209,23 @@ const idsOf = (stations: readonly Station[]) => stations.map((s) => s.id);
 /** Kind, plate and card of a motor as somebody would have typed them. */
 function typedOf(m: DemoMotor) {
   const { winding } = m;
-  const common = { power: m.power, frequency: '50', speed: m.speed };
-  if ('kind' in winding)
+  const common = { power: m.power, speed: m.speed };
+  if ('kind' in winding) {
+    const machine = machineKind(winding.kind);
+    const supply: Record<string, string> = machine.plate.some((f) => f.id === 'frequency')
+      ? { frequency: '50' }
+      : {};
     return {
-      machine: machineKind(winding.kind),
-      plate: { ...common, ...winding.plate, ...m.plate },
+      machine,
+      plate: { ...common, ...supply, ...winding.plate, ...m.plate },
       card: { ...winding.card, ...m.card },
     };
+  }
   return {
     machine: threePhase,
     plate: {
       ...common,
+      frequency: '50',
       voltage: String(winding.volts),
       plateConnection: winding.star ? 'star' : 'delta',
       current: String(winding.amps),
@@ -484,11 +490,31 @@ const RECORDS: Partial<Record<StationId, Record<string, string>>> = {
   check: { gauge: 'yes', masked: 'yes' },
   varnish: { preheat: '110', batch: 'polyester-imide, batch 24-117', method: 'dip' },
   cure: { unmasked: 'yes' },
-  inspect: { runOut: '0.02', bars: 'yes' },
+  inspect: { runOut: '0.02', bars: 'yes', polesAlternate: 'yes', sleeveDone: 'sound' },
   starting: { switchDone: 'kept', capacitorsFitted: '80 µF, 250 V' },
   balance: { corrected: 'add' },
   assemble: { bearings: '6309 / 6307, new', bearingHeat: '95' },
   test: { sound: 'yes' },
+  mark: { marked: 'yes' },
+  'strip-armature': { softened: 'solvent' },
+  'armature-core': { media: 'soft', commutatorDone: 'kept', runOut: '0.02' },
+  'insulate-armature': { liner: '0.25', standOut: '6' },
+  risers: { risersDone: 'fused' },
+  band: { bandedWith: 'tape', bandTurnsWound: '18', bandTension: '900 N' },
+  'varnish-armature': { preheat: '105', batch: 'polyester-imide, batch 24-117', method: 'dip' },
+  'cure-armature': { unmasked: 'yes' },
+  turn: { turnedTo: '168' },
+  'frame-data': { leastGap: '1.9', mostGap: '2.1', shimsFound: 'main 1.0, interpoles 1.5 mm' },
+  'field-coils': { coilsDone: 'kept' },
+  'mount-poles': { leastGap: '1.95', mostGap: '2.05' },
+  'connect-field': { joints: 'brazed', allMade: 'yes' },
+  'frame-varnish': { facesClean: 'yes' },
+  'brush-gear': {
+    brushGrade: '12 of 16 × 32 mm, electrographite',
+    seated: '90',
+    springLeast: '96',
+    springMost: '104',
+  },
 };
 
 function demoRecord(
@@ -497,6 +523,13 @@ function demoRecord(
   card: Readonly<Record<string, string>>,
 ): Record<string, string> {
   if (station === 'match') return { statorTag: number, rotorTag: number };
+  if (station === 'wind-armature')
+    return {
+      turnsWound: card['turns']!,
+      wireWound: card['wires']!,
+      firstBarWound: card['firstBar'] ?? '1',
+      reel: 'R14',
+    };
   if (station === 'wind')
     return card['mainTurns']
       ? {

@@ -2,7 +2,12 @@
  * The set of sheets: those of the shop and those of one motor, in groups. A group has a key; a digit after it names a
  * sheet of the group, so that two strokes reach any of many, and one stroke the first of each group.
  */
-import { KIND_SHEET_NAMES, KIND_SHEETS } from '../machine-kinds/kind-sheets.ts';
+import {
+  KIND_SHEET_NAMES,
+  KIND_SHEETS,
+  KIND_WORDS,
+  type KindSheetName,
+} from '../machine-kinds/kind-sheets.ts';
 
 export interface SheetEntry {
   readonly name: string;
@@ -73,7 +78,9 @@ export function groupsOf(kind: string | null): readonly SheetGroup[] {
   const lacks: readonly string[] = KIND_SHEET_NAMES.filter((name) => !KIND_SHEETS[kind]?.includes(name));
   return MOTOR_GROUPS.map((g) => ({
     ...g,
-    sheets: g.sheets.filter(({ to }) => !lacks.includes(to.slice(1))),
+    sheets: g.sheets
+      .filter(({ to }) => !lacks.includes(to.slice(1)))
+      .map((s) => ({ ...s, name: KIND_WORDS[kind]?.[s.to.slice(1) as KindSheetName] ?? s.name })),
   }));
 }
 export const sheetsOf = (kind: string) => groupsOf(kind).flatMap((g) => g.sheets);

@@ -2,7 +2,6 @@
 import {
   asThreePhase,
   machineKind,
-  PROPOSAL_FIELDS,
   readShopSettings,
   type CheckedCard,
   type ThreePhaseCard,
@@ -19,14 +18,6 @@ export interface Clash {
   readonly fields: readonly string[];
 }
 
-/** What a proposal is made of; the iron stays with the card as found. */
-const windingOnly = (typed: Readonly<Record<string, string>>) =>
-  Object.fromEntries(
-    PROPOSAL_FIELDS.flatMap((f) => (typed[f.id] === undefined ? [] : [[f.id, typed[f.id]!]])),
-  );
-
-/** The fields a new card starts with: the poles the plate points to, two layers. */
-const NEW_CARD = { layers: '2' };
 const NOTHING = {};
 
 const SAVED: Readonly<Record<WindingRecord['role'], string>> = {
@@ -42,15 +33,15 @@ export function useCard(
   found?: Readonly<Record<string, string>>,
 ) {
   const record = file.windings.find((w) => w.role === role);
+  const machine = machineKind(file.motor.kind);
   const draft = useDraft(
     `card:${file.motor.number}:${role}`,
-    record?.typed ?? (role === 'as-found' ? NEW_CARD : NOTHING),
+    record?.typed ?? (role === 'as-found' ? machine.newCard : NOTHING),
     record?.version ?? 0,
   );
   const [send, { isLoading }] = useSaveWindingMutation();
   const [clash, setClash] = useState<Clash | null>(null);
   const act = useAct();
-  const machine = machineKind(file.motor.kind);
   const plate = useMemo(() => machine.readPlate(file.motor.plate).plate, [machine, file.motor.plate]);
   const shop = useMemo(() => readShopSettings(file.settings), [file.settings]);
   const typed = useMemo(
@@ -94,7 +85,16 @@ export function useCard(
     shop,
     record,
     saving: isLoading,
-    save: () => saving(found ? windingOnly(typed) : typed, draft.version),
+    // The iron stays with the card as found.
+    save: () =>
+      saving(
+        found
+          ? Object.fromEntries(
+              machine.proposal.flatMap((f) => (typed[f.id] === undefined ? [] : [[f.id, typed[f.id]!]])),
+            )
+          : typed,
+        draft.version,
+      ),
     clash,
     /** Ends a clash: the chosen fields on top of the version that is in the shop now. */
     merge: (typed: Record<string, string>) => {

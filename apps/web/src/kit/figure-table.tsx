@@ -36,10 +36,11 @@ export function FigureTable({
     if (e.key !== 'Enter') return;
     e.preventDefault();
     const [nr, nc] = c + 1 < columns.length ? [r, c + 1] : [r + 1, 0];
-    // The next row is drawn first where this one was the empty one.
-    requestAnimationFrame(() =>
-      box.current?.querySelector<HTMLInputElement>(`[data-cell="${nr} ${nc}"]`)?.focus(),
-    );
+    const cell = () => box.current?.querySelector<HTMLInputElement>(`[data-cell="${nr} ${nc}"]`);
+    // At once, or the next figure of a quick hand falls into this cell; only a row that is not drawn yet is waited for.
+    const there = cell();
+    if (there) there.focus();
+    else requestAnimationFrame(() => cell()?.focus());
   };
   return (
     <table ref={box} aria-label={label} className="w-full border-collapse">

@@ -6,12 +6,15 @@ import { VerdictMark } from './marks.tsx';
 export function JudgedFigures({
   judgement,
   before = null,
+  past = null,
   onWorking,
   width = 300,
 }: {
   readonly judgement: Judgement;
   /** Open needles, by the figure they belong to. */
   readonly before?: ReadonlyMap<string, number> | null;
+  /** The same of the machine's visit before this one. */
+  readonly past?: ReadonlyMap<string, number> | null;
   readonly onWorking?: (figure: Figure) => void;
   readonly width?: number;
 }) {
@@ -43,6 +46,7 @@ export function JudgedFigures({
                 scale={scale}
                 value={figure.value}
                 before={before?.get(figure.id) ?? null}
+                past={past?.get(figure.id) ?? null}
                 width={width}
               />
             )}

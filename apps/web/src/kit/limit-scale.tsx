@@ -8,6 +8,7 @@ export function LimitScale({
   scale,
   value,
   before,
+  past,
   width = 240,
   small = false,
 }: {
@@ -15,6 +16,8 @@ export function LimitScale({
   readonly value: number | null;
   /** Open needle: as found, before the work, or as the card has it. */
   readonly before?: number | null;
+  /** Open needle with a dashed edge: the machine's visit before this one. */
+  readonly past?: number | null;
   readonly width?: number;
   readonly small?: boolean;
 }) {
@@ -31,17 +34,14 @@ export function LimitScale({
   /** A limit's name stands on the side where neither the scale's end nor the needle is in its way. */
   const leftOf = (limit: number) =>
     x(limit) > width * 0.6 ||
-    [value, before].some((v) => v != null && x(v) >= x(limit) - 4 && x(v) - x(limit) < 60);
-  const needle = (v: number, open: boolean) => {
+    [value, before, past].some((v) => v != null && x(v) >= x(limit) - 4 && x(v) - x(limit) < 60);
+  const needle = (v: number, which: 'now' | 'before' | 'past') => {
+    const open = which !== 'now';
     const past = v < scale.from ? -1 : v > scale.to ? 1 : 0;
     const s = small ? 5 : 7;
     return (
       // A table's needles follow a hand that drags; on the way they would only lag.
-      <g
-        className={small ? '' : 'needle'}
-        style={{ transform: `translateX(${x(v)}px)` }}
-        key={open ? 'before' : 'now'}
-      >
+      <g className={small ? '' : 'needle'} style={{ transform: `translateX(${x(v)}px)` }} key={which}>
         {!open && <path d={`M0 ${top - 2}V${base}`} stroke="var(--copper)" strokeWidth="2" />}
         {past === 0 ? (
           <path
@@ -49,6 +49,7 @@ export function LimitScale({
             fill={open ? 'var(--paper)' : 'var(--copper)'}
             stroke={open ? 'var(--graphite)' : 'none'}
             strokeWidth="1.4"
+            strokeDasharray={which === 'past' ? '2 2' : undefined}
           />
         ) : (
           <path
@@ -112,8 +113,9 @@ export function LimitScale({
             </text>
           </g>
         ))}
-      {before !== null && before !== undefined && needle(before, true)}
-      {value !== null && needle(value, false)}
+      {past != null && needle(past, 'past')}
+      {before != null && needle(before, 'before')}
+      {value !== null && needle(value, 'now')}
     </svg>
   );
 }

@@ -1,5 +1,5 @@
 /** The title block of a motor: which one this is, its plate, where it stands, when it is promised. */
-import { kindAndRoute, readDual, showShort, stationOf } from '@norther/core';
+import { kindAndRoute, machineKind, readDual, showShort, stationOf } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 import { BodyMark } from './marks.tsx';
 import { ageOf, promiseOf } from './time.ts';
@@ -63,7 +63,7 @@ export function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean 
                 ? stationOf(route, s.station).name.toLowerCase()
                 : s.body === 'motor'
                   ? 'shipped'
-                  : `waits for the ${s.body === 'stator' ? 'rotor' : 'stator'}`}
+                  : `waits for the ${machineKind(route.machine).bodies[s.body === 'stator' ? 'rotor' : 'stator']}`}
               {s.state === 'held' ? ', held' : s.state === 'waiting' ? ', waits' : s.who ? `, ${s.who}` : ''}
               {s.since ? `, ${ageOf(s.since)}` : ''}
             </span>

@@ -43,6 +43,26 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
     materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
     drawing: from(() => import('./single-phase/single-step-drawing.tsx'), 'SingleStepDrawing'),
   },
+  'direct-current': {
+    sheets: {
+      card: from(() => import('./direct-current/direct-card.tsx'), 'DirectCard'),
+      winding: from(() => import('./direct-current/direct-winding.tsx'), 'DirectWinding'),
+      connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+    },
+    materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
+    drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
+  },
+  'tooth-coil': {
+    sheets: {
+      card: from(() => import('./tooth-coil/tooth-card.tsx'), 'ToothCard'),
+      winding: from(() => import('./tooth-coil/tooth-winding.tsx'), 'ToothWinding'),
+      connection: from(() => import('./tooth-coil/tooth-connection.tsx'), 'ToothConnection'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+    },
+    materials: from(() => import('./tooth-coil/tooth-materials.tsx'), 'ToothMaterials'),
+    drawing: from(() => import('./tooth-coil/tooth-step-drawing.tsx'), 'ToothStepDrawing'),
+  },
 };
 
 /** @throws when a kind has no views: the registry's test finds it */

@@ -1,4 +1,4 @@
-/** The scales of a test before it is measured: its limits, what the plan expects, what was read at the stage before. */
+/** The scales of a test before it is measured: its limits, what the plan expects, what was read at the stage and the visit before. */
 import { showShort, type ScaleAhead } from '@norther/core';
 import { LimitScale } from '../kit/limit-scale.tsx';
 
@@ -11,9 +11,11 @@ export interface Earlier {
 export function ScalesAhead({
   scales,
   earlier,
+  lastVisit,
 }: {
   readonly scales: readonly ScaleAhead[];
   readonly earlier: Earlier | null;
+  readonly lastVisit: Earlier | null;
 }) {
   const expected = scales.some((s) => s.expected !== null);
   return (
@@ -26,10 +28,12 @@ export function ScalesAhead({
             : expected
               ? 'open needle: what is expected'
               : 'the limits it will be held against'}
+          {lastVisit && `; dashed: ${lastVisit.label}`}
         </span>
       </div>
       {scales.map(({ figure, scale, expected: value }) => {
         const read = earlier?.values.get(figure.id) ?? null;
+        const past = lastVisit?.values.get(figure.id) ?? null;
         return (
           <div key={figure.id} className="border-b border-grid py-2">
             <b className="text-[15px] text-graphite">{figure.name}</b>
@@ -44,10 +48,15 @@ export function ScalesAhead({
                     expected <Value value={value} unit={figure.unit} />
                   </>
                 ) : (
-                  'to come'
+                  past === null && 'to come'
+                )}
+                {past !== null && (
+                  <span className="block">
+                    {lastVisit!.label} <Value value={past} unit={figure.unit} />
+                  </span>
                 )}
               </span>
-              <LimitScale scale={scale} value={null} before={read ?? value} width={300} />
+              <LimitScale scale={scale} value={null} before={read ?? value} past={past} width={300} />
             </div>
             <p className="text-[13px] text-graphite">Limit: {scale.source}.</p>
           </div>

@@ -40,6 +40,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import { VerdictBlock } from './verdict-block.tsx';
+import { useLastVisit } from './last-visit.ts';
 import { ScalesAhead, type Earlier } from './scales-ahead.tsx';
 import { HookUpDrawing } from './hook-up.tsx';
 import { ReadingCharts } from './reading-charts.tsx';
@@ -207,6 +208,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
   // What would keep a reading taken now from counting.
   const early = voidedBy({ kind: kindId, stage, order: Infinity }, visit);
   const before = earlierStage(file, kindId, stage);
+  const lastVisit = useLastVisit(file.motor.number, kindId, stage);
   const ahead = useMemo(() => kind.scalesAhead(context), [kind, context]);
   const shown: Judgement | null = open
     ? outcome.ok
@@ -326,11 +328,18 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
               <h2 className="text-[17px]">
                 {open ? 'As typed' : `As kept by ${latest!.takenBy}, ${ageOf(latest!.takenAt)} ago`}
               </h2>
-              {before && <span className="text-[13px] text-graphite">open needle: {before.label}</span>}
+              {(before || lastVisit) && (
+                <span className="text-[13px] text-graphite">
+                  {[before && `open needle: ${before.label}`, lastVisit && `dashed: ${lastVisit.label}`]
+                    .filter(Boolean)
+                    .join('; ')}
+                </span>
+              )}
             </div>
             <JudgedFigures
               judgement={shown}
               before={before?.values ?? null}
+              past={lastVisit?.values ?? null}
               onWorking={(f) => setWorking((w) => (w?.id === f.id ? null : f))}
             />
           </section>
@@ -339,7 +348,7 @@ function OneTest({ file, kindId, stage }: { file: MotorFile; kindId: TestKindId;
           <ReadingCharts kind={kindId} typed={open ? fields : (latest?.typed ?? {})} context={context} />
         )}
         {!latest && !view?.connects && <HookUpDrawing hookUp={kind.hookUp} />}
-        {!shown && ahead.length > 0 && <ScalesAhead scales={ahead} earlier={before} />}
+        {!shown && ahead.length > 0 && <ScalesAhead scales={ahead} earlier={before} lastVisit={lastVisit} />}
         {kind.needsLog && (
           <OvenPart
             file={file}

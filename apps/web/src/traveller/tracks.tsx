@@ -1,5 +1,5 @@
 /** Both tracks of a motor on the traveller; each station is the key to itself. */
-import { routeOf, type Station, type StationId } from '@norther/core';
+import { machineKind, routeOf, type Station, type StationId } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 
 /** The two tracks with this motor's stations; a station is also the key to it. */
@@ -13,11 +13,10 @@ export function Tracks({
   onChoose: (id: StationId) => void;
 }) {
   const route = routeOf(file.motor, file.ownRoute);
-  const row = (stations: readonly Station[], label: string) => (
+  const { bodies } = machineKind(route.machine);
+  const row = (stations: readonly Station[], label: string, ofTrack = false) => (
     <div className="flex min-w-0 items-stretch" role="group" aria-label={label}>
-      <span
-        className={`w-14 shrink-0 self-center text-[13px] text-graphite ${label === 'stator' || label === 'rotor' ? '' : 'xl:hidden'}`}
-      >
+      <span className={`w-16 shrink-0 self-center text-[13px] text-graphite ${ofTrack ? '' : 'xl:hidden'}`}>
         {label}
       </span>
       {stations.map(({ id, name }) => {
@@ -73,8 +72,8 @@ export function Tracks({
     >
       <div className="xl:self-center">{row(route.opening, 'motor')}</div>
       <div>
-        {row(route.tracks.stator, 'stator')}
-        {row(route.tracks.rotor, 'rotor')}
+        {row(route.tracks.stator, bodies.stator, true)}
+        {row(route.tracks.rotor, bodies.rotor, true)}
       </div>
       <div className="xl:self-center">{row(route.closing, 'motor')}</div>
     </nav>

@@ -10,6 +10,7 @@ import {
   isBehind,
   readShopSettings,
   recordedAt,
+  machineKind,
   requiredBefore,
   sayCaution,
   sayTyped,
@@ -67,7 +68,7 @@ function OneTraveller({ file }: { file: MotorFile }) {
       <View
         letter="A"
         name="Traveller"
-        note={`${station.body}, ${station.name.toLowerCase()}`}
+        note={`${station.body === 'motor' ? 'motor' : machineKind(file.motor.kind).bodies[station.body]}, ${station.name.toLowerCase()}`}
         className="flex flex-col overflow-hidden max-xl:overflow-visible"
       >
         <Tracks file={file} station={station} onChoose={(id) => setParams({ station: id })} />

@@ -147,7 +147,8 @@ function byInfluence(runs: readonly BalanceRun[], rotor: RotorPlanes, found: Fin
   if (!bare) return nothing;
   const inGmm = (grams: readonly Complex[]) => grams.map((z, p) => z.mul(rotor.radiiMm[p]!));
   const scale = Math.max(...bare.unknowns.map((z, p) => z.abs() * rotor.radiiMm[p]!));
-  found.push(...strangeRun(runs, weights));
+  const counted = known ? [] : countedBackwards(runs, weights, model);
+  found.push(...(counted.length > 0 ? counted : strangeRun(runs, weights)));
   return {
     heavy: runs.map((run) =>
       inGmm(inverse(run.readings.map(toComplex))?.unknowns ?? []).map((z) => toVector(cleaned(z, scale))),
@@ -228,6 +229,32 @@ function fitModel(runs: readonly BalanceRun[], weights: readonly (readonly Compl
   const free = count - sensors * (planes + 1);
   const gain = influence.reduce((sum, row, s) => sum + row[Math.min(s, planes - 1)]!.abs(), 0) / sensors;
   return { bare, influence, left: free > 0 ? Math.sqrt(squares / free) : 0, gain };
+}
+
+/** What is left must be more than noise, of the first reading, and so much less when counted the other way [1]. */
+const MORE_THAN_NOISE = 0.08;
+const BACKWARDS_FITS = 0.25;
+
+/** Runs that fit only when the weights are counted the other way round the rotor than the machine counts. */
+function countedBackwards(
+  runs: readonly BalanceRun[],
+  weights: readonly (readonly Complex[])[],
+  model: Model,
+): Finding[] {
+  if (runs.length < weights[0]!.length + 2) return [];
+  const sized = Math.max(...runs[0]!.readings.map((v) => v.magnitude));
+  const mirrored = fitModel(
+    runs,
+    weights.map((w) => w.map((z) => z.conjugate())),
+  );
+  return mirrored && model.left > MORE_THAN_NOISE * sized && mirrored.left < BACKWARDS_FITS * model.left
+    ? [
+        watch(
+          'angles-backwards',
+          'The runs fit one another when the weights’ angles are counted the other way round: on the rotor they were counted against the sense that the machine reads in. Say which way angles count, look at where each weight sits, and spin again before anything is added.',
+        ),
+      ]
+    : [];
 }
 
 /** A trial that changes neither amount nor angle enough says little. */

@@ -1,10 +1,12 @@
 /** The kinds of machine there are. A new one is a folder here and a line in this list. */
+import { directCurrent } from './direct-current/index.ts';
 import type { MachineKind } from './machine-kind.ts';
 import { singlePhase } from './single-phase/index.ts';
+import { toothCoil } from './tooth-coil/index.ts';
 import { threePhase } from './three-phase/index.ts';
 
 /** In the order in which they are offered when a motor is taken in. */
-const ALL: readonly MachineKind[] = [threePhase, singlePhase];
+const ALL: readonly MachineKind[] = [threePhase, singlePhase, directCurrent, toothCoil];
 
 export const MACHINE_KIND_IDS: readonly string[] = ALL.map((kind) => kind.id);
 /** What a record without a kind is: before there were others. */
@@ -18,6 +20,9 @@ export function machineKind(id: string): MachineKind {
 
 export * from './three-phase/index.ts';
 export * from './single-phase/index.ts';
+export * from './direct-current/index.ts';
+export * from './tooth-coil/index.ts';
+export * from './wound-rotor/index.ts';
 export type {
   CardSection,
   CheckedCard,

@@ -49,9 +49,15 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   readonly id: string;
   /** As it is chosen when a motor is taken in. */
   readonly name: string;
+  /** What its two tracks are of, in the shop's words. */
+  readonly bodies: { readonly stator: string; readonly rotor: string };
   readonly plate: Form;
   /** Every field of the card, in the order in which they are taken. */
   readonly card: readonly CardSection[];
+  /** Those of them that a proposal may change; the iron stays as it was measured. */
+  readonly proposal: Form;
+  /** What a card that nobody filled yet begins with. */
+  readonly newCard: Typed;
   readonly moments: readonly MomentNeeds[];
   /** Ids of its tests, in the order in which they are listed. */
   readonly tests: readonly string[];

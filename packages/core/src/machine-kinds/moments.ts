@@ -27,9 +27,12 @@ const STEPS: Readonly<Record<CardMoment, Pick<MomentNeeds, 'name' | 'because'>>>
   },
 };
 
-/** The moments in the order in which they pass. */
-export const momentsOf = (needs: Readonly<Record<CardMoment, readonly string[]>>): readonly MomentNeeds[] =>
-  (Object.keys(STEPS) as CardMoment[]).map((id) => ({ id, ...STEPS[id], needs: needs[id] }));
+/** The moments in the order in which they pass. @param words where a kind of machine calls a step otherwise */
+export const momentsOf = (
+  needs: Readonly<Record<CardMoment, readonly string[]>>,
+  words: Partial<typeof STEPS> = {},
+): readonly MomentNeeds[] =>
+  (Object.keys(STEPS) as CardMoment[]).map((id) => ({ id, ...STEPS[id], ...words[id], needs: needs[id] }));
 
 export interface MissingField {
   readonly id: string;

@@ -1,4 +1,5 @@
 /** What the plan of any kind of winding offers to code that knows no kinds: tests, gates, stations, joints. */
+import type { LinePairs } from '../analysis/index.ts';
 import type { Joint, WalkJudgement, WalkReading } from '../connection/index.ts';
 
 export interface PlanGroup {
@@ -42,6 +43,8 @@ export interface Plan {
   readonly gapDensityT: number | null;
   /** A mean turn was measured on the old winding, so ohms can be trusted further. */
   readonly meanTurnMeasured: boolean;
+  /** What an ohmmeter reads between three line leads; null where there are none, or no ohms follow. */
+  readonly linePairs: LinePairs | null;
   readonly walk: PlanWalk;
   /** What a document says of the winding: what it is called, and what it is. */
   readonly lines: readonly (readonly [label: string, value: string])[];

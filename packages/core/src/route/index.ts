@@ -4,7 +4,9 @@ import { acRecondition } from './ac-recondition/index.ts';
 import { acRewind } from './ac-rewind/index.ts';
 import { acRotor } from './ac-rotor/index.ts';
 import { acSealed } from './ac-sealed/index.ts';
+import { dcRewind } from './dc-rewind/index.ts';
 import { singlePhaseRewind } from './single-phase-rewind/index.ts';
+import { toothCoilRewind } from './tooth-coil-rewind/index.ts';
 import { stationsOf, type Route } from './route.ts';
 import type { Station } from './station.ts';
 
@@ -16,6 +18,8 @@ export const ROUTES: readonly Route[] = [
   acSealed,
   acRotor,
   singlePhaseRewind,
+  dcRewind,
+  toothCoilRewind,
 ];
 
 /** The newest version of every published route, in the order in which they are offered. */

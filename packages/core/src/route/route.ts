@@ -35,6 +35,11 @@ export interface Route {
   readonly gates: readonly Gate[];
 }
 
+/** What a gate asks for by tests: which, when, and what it would mean without. */
+export const testsWanted = (
+  ...wants: readonly (readonly [test: TestKindId, stage: Stage, consequence: string])[]
+): GateWant[] => wants.map(([test, stage, consequence]) => ({ test, stage, consequence }));
+
 /** The four stretches of a route, each in its own order. */
 export const stretchesOf = (route: Route): readonly (readonly Station[])[] => [
   route.opening,

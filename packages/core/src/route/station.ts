@@ -45,3 +45,10 @@ export const testsAt = (stage: Stage, ...kinds: readonly TestKindId[]): StationT
   kinds.map((kind) => ({ kind, stage }));
 
 export const YES = { yes: 'yes', no: 'no' } as const;
+
+/** The same stations, some with something else in them; for a route that nobody went before they had grown. */
+export const changed = (
+  stations: readonly Station[],
+  changes: Readonly<Record<StationId, Partial<Station>>>,
+): readonly Station[] =>
+  stations.map(({ addedLater: _later, ...station }) => ({ ...station, ...changes[station.id] }));

@@ -26,6 +26,7 @@ import {
 import type { SurgeWaves } from '../surge/index.ts';
 import type { Caution } from '../safety/index.ts';
 import type { Chart } from './chart.ts';
+import { nameStops } from './name-stops.ts';
 import type { Stage } from './stages.ts';
 
 /** What a test is judged against, beside its own readings. */
@@ -146,7 +147,11 @@ export function defineTest<const Id extends string, const F extends Form>(
   const evaluate = (typed: Typed, context: TestContext): TestOutcome => {
     const { reading, bounds, findings, assumed } = read(typed, context);
     if (findings.some((f) => f.severity === 'stop')) return { ok: false, findings };
-    return { ok: true, judgement: { ...judge(reading, { ...context, bounds }), assumed }, findings };
+    return {
+      ok: true,
+      judgement: { ...nameStops(judge(reading, { ...context, bounds })), assumed },
+      findings,
+    };
   };
   return {
     ...rest,

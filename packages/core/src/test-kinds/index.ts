@@ -1,6 +1,7 @@
 /** The tests there are. A new one is a folder here and a line in this list. */
 import type { Typed } from '../forms/index.ts';
 import type { TestOutcome } from '../quantity/index.ts';
+import { barToBar } from './bar-to-bar/bar-to-bar.ts';
 import { bearingHeat } from './bearing-heat/bearing-heat.ts';
 import { immersion } from './immersion/immersion.ts';
 import { circuitOfTests, curvesOfMotor, type MotorCurves } from './locked-rotor/circuit-of-tests.ts';
@@ -12,15 +13,21 @@ import { shaftFits } from './shaft-fits/shaft-fits.ts';
 import { vibration } from './vibration/vibration.ts';
 import { balance } from './balance/residual-unbalance.ts';
 import { branchResistance } from './branch-resistance/branch-resistance.ts';
+import { commutator } from './commutator/commutator.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
+import { dcLoad, dcNoLoad } from './dc-run/dc-run.ts';
 import type { TestContext, TestKind } from './define-test.ts';
 import { efficiency } from './efficiency/efficiency.ts';
+import { fieldDrop } from './field-drop/field-drop.ts';
 import { fullLoad } from './full-load/full-load.ts';
 import { highPotential } from './high-potential/high-potential.ts';
 import { impregnation } from './impregnation/impregnation.ts';
 import { insulation } from './insulation/insulation-resistance.ts';
+import { neutral } from './neutral/neutral.ts';
 import { noLoad } from './no-load/no-load.ts';
+import { backEmf } from './pm-run/back-emf.ts';
+import { pmRun } from './pm-run/pm-run.ts';
 import { polarity } from './polarity/polarity.ts';
 import { singleLoad } from './single-load/single-load.ts';
 import { singleNoLoad } from './single-no-load/single-no-load.ts';
@@ -34,6 +41,8 @@ const ALL = [
   insulation,
   resistance,
   branchResistance,
+  barToBar,
+  fieldDrop,
   surge,
   coreLoss,
   polarity,
@@ -43,6 +52,7 @@ const ALL = [
   immersion,
   highPotential,
   starting,
+  commutator,
   shaftFits,
   balance,
   rotorBars,
@@ -56,6 +66,11 @@ const ALL = [
   noise,
   singleNoLoad,
   singleLoad,
+  neutral,
+  dcNoLoad,
+  dcLoad,
+  backEmf,
+  pmRun,
 ] as const;
 
 export type TestKindId = (typeof ALL)[number]['id'];
@@ -69,7 +84,15 @@ export const judgeTest = (kind: TestKindId, typed: Typed, context: TestContext):
   TEST_KINDS[kind].evaluate(typed, context);
 
 export type { Chart, ChartAxis, ChartLine } from './chart.ts';
-export { defineTest, type HookUp, type ScaleAhead, type TestContext, type TestKind } from './define-test.ts';
+export {
+  defineTest,
+  type HookUp,
+  type ScaleAhead,
+  type TestContext,
+  type TestExample,
+  type TestKind,
+} from './define-test.ts';
+export { saysFigure } from './name-stops.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
 export * from './insulation/insulation-figures.ts';
 export * from './high-potential/levels.ts';

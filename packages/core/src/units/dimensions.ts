@@ -100,6 +100,7 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
     unit: 'V',
     units: [
       { spelled: ['V', 'volt', 'volts'], factor: 1 },
+      { spelled: ['millivolt'], exact: ['mV'], factor: 0.001 },
       { spelled: ['kV'], factor: 1000 },
     ],
   },

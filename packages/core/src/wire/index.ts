@@ -1,4 +1,4 @@
 export * from './wire-table.ts';
 export * from './stock.ts';
 export { readWires, showWires, type WiresReading } from './read-wires.ts';
-export { nearestSizes, type NearestSize } from './nearest-sizes.ts';
+export { nearestSizes, preferredNear, type NearestSize } from './nearest-sizes.ts';

@@ -3,7 +3,12 @@
  * over its enamel where that is all there is.
  */
 import { diameterOfGaugeMm, nearestGauge } from '../units/index.ts';
-import { enamelledDiameterMm, preferredDiameters, type EnamelGrade } from './wire-table.ts';
+import {
+  enamelledDiameterMm,
+  PREFERRED_DIAMETERS_MM,
+  preferredDiameters,
+  type EnamelGrade,
+} from './wire-table.ts';
 
 export interface NearestSize {
   readonly system: 'metric' | 'gauge';
@@ -59,4 +64,12 @@ function candidates(measuredMm: number): Pick<NearestSize, 'system' | 'name' | '
     .filter((n) => n >= 1 && n <= 38)
     .map((n) => ({ system: 'gauge' as const, name: `#${n}`, bareDiameterMm: diameterOfGaugeMm(n) }));
   return [...metric, ...gauges];
+}
+
+/** The preferred diameter nearest to this one by area; as it is beyond the table. Source: preferred diameters, IEC 60317-0-1. */
+export function preferredNear(bareMm: number): number {
+  const last = PREFERRED_DIAMETERS_MM.at(-1)!;
+  if (bareMm < PREFERRED_DIAMETERS_MM[0]! * 0.93 || bareMm > last * 1.05) return Number(bareMm.toFixed(2));
+  const off = (d: number) => Math.abs(Math.log(d / bareMm));
+  return PREFERRED_DIAMETERS_MM.reduce((a, b) => (off(b) < off(a) ? b : a));
 }

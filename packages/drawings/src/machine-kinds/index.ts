@@ -1,7 +1,15 @@
 /** How the winding of each kind of machine is drawn round the bore. */
-import { analysisOf, singlePhasePlanOf, type Plan } from '@norther/core';
+import {
+  analysisOf,
+  directCurrentPlanOf,
+  singlePhasePlanOf,
+  toothCoilPlanOf,
+  type Plan,
+} from '@norther/core';
 import type { Scene } from '../scene.ts';
 import { slotRing } from '../slot-ring.ts';
+import { armatureRing } from './armature.ts';
+import { toothRing } from './teeth.ts';
 import { singlePhaseBore } from './single-phase.ts';
 
 type Draw = (plan: Plan, options: { readonly size: number }) => Scene | null;
@@ -14,6 +22,14 @@ const DRAWINGS: readonly Draw[] = [
   (plan, options) => {
     const single = singlePhasePlanOf(plan);
     return single && singlePhaseBore(single, options);
+  },
+  (plan, options) => {
+    const armature = directCurrentPlanOf(plan);
+    return armature && armatureRing(armature, options);
+  },
+  (plan, options) => {
+    const teeth = toothCoilPlanOf(plan);
+    return teeth && toothRing(teeth, options);
   },
 ];
 

@@ -1,7 +1,10 @@
 /** Every address below calculate/ that is a computation of the core and nothing else. A new one is a line here. */
+import { ARMATURE_READINGS, ARMATURE_WINDING } from './armature-winding.ts';
 import { BALANCE_MATERIAL, BALANCE_RUN, BALANCE_TOLERANCE, BALANCE_VECTORS } from './balance.ts';
+import { BONDING } from './bonding.ts';
 import { CONTROL_CHART } from './control-chart.ts';
 import { CORE_LOSS } from './core-loss.ts';
+import { DC_FIELD } from './dc-field.ts';
 import { ARMATURE, BACK_EMF, DC_MACHINE } from './direct-current.ts';
 import { CURE, FIT, LIFE, OVEN } from './heat.ts';
 import { HIGH_POTENTIAL, INSULATION, LEAKAGE_STEPS } from './insulation.ts';
@@ -11,9 +14,11 @@ import { RESISTANCE } from './resistance.ts';
 import type { Address } from './sections.ts';
 import { SINGLE_PHASE } from './single-phase.ts';
 import { SURGE } from './surge.ts';
+import { TOOTH_COILS } from './tooth-coils.ts';
 import { SHAFT, UNITS } from './units.ts';
 import { VIBRATION } from './vibration.ts';
 import { WIRE } from './wire.ts';
+import { WOUND_ROTOR } from './wound-rotor.ts';
 
 export const ADDRESSES = {
   units: UNITS,
@@ -46,5 +51,11 @@ export const ADDRESSES = {
   armature: ARMATURE,
   'back-emf': BACK_EMF,
   'dc-machine': DC_MACHINE,
+  'armature-winding': ARMATURE_WINDING,
+  'armature-readings': ARMATURE_READINGS,
+  'dc-field': DC_FIELD,
+  'tooth-coils': TOOTH_COILS,
+  bonding: BONDING,
+  'wound-rotor': WOUND_ROTOR,
 } as const satisfies Readonly<Record<string, Address>>;
 export type AddressName = keyof typeof ADDRESSES;

@@ -1,24 +1,31 @@
 /** The winding sheet of a single-phase motor: both windings drawn, their figures, and what to change. */
-import { SINGLE_PHASE_FIGURES, singlePhase, type SinglePhaseFigureId } from '@norther/core';
+import {
+  redesignSinglePhase,
+  SINGLE_PHASE_FIGURES,
+  SINGLE_PHASE_PROPOSAL,
+  singlePhase,
+  type SinglePhaseFigureId,
+  type SinglePhasePlate,
+} from '@norther/core';
 import { singlePhaseBore } from '@norther/drawings';
-import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
+import { useCallback, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
-import { FindingList } from '../../kit/finding-list.tsx';
-import { isTyping } from '../../kit/is-typing.ts';
 import { PressedRow } from '../../kit/pressed-row.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { Sheet, View } from '../../kit/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
-import { ROLE_NAME, type Role } from '../../winding-bench/bench-state.ts';
+import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
+import { ProposalForm } from '../shared/proposal-form.tsx';
+import { RedesignForm } from '../shared/redesign-form.tsx';
+import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
+import { useWindingRoles } from '../shared/winding-roles.ts';
 import { CoilTable } from './coil-table.tsx';
 import { SineGrading } from './sine-grading.tsx';
-import { SingleProposal } from './single-proposal.tsx';
-import { SingleRedesign } from './single-redesign.tsx';
 import { useSingleCard } from './use-single-card.ts';
 
+const WISH = SINGLE_PHASE_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forFrequency');
 const TABS = { change: 'Change', redesign: 'Redesign', sine: 'Sine', coils: 'Coils' } as const;
 type Tab = keyof typeof TABS;
 
@@ -27,49 +34,23 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
   const proposal = useSingleCard(file, 'proposed', found.typed);
   const wound = useSingleCard(file, 'as-wound', found.typed);
   const cards = { 'as-found': found, proposed: proposal, 'as-wound': wound } as const;
-  const there = (['as-found', 'proposed', 'as-wound'] as const).filter(
-    (r) => r === 'as-found' || cards[r].open || cards[r].record !== undefined,
-  );
-  const [wanted, setRole] = useState<Role>(there.includes('proposed') ? 'proposed' : 'as-found');
-  const drawable = there.filter((r) => cards[r].checked.plan);
-  const role = drawable.includes(wanted as (typeof there)[number]) ? wanted : (drawable[0] ?? 'as-found');
   const [chosen, setChosen] = useState<SinglePhaseFigureId | null>(null);
+  const close = useCallback(() => setChosen(null), []);
+  const { there, role, setRole, toProposal } = useWindingRoles(cards, close);
   const [coil, setCoil] = useState<number | null>(null);
   const [tab, setTab] = useState<Tab>('change');
   const { checked } = cards[role];
   const { plan } = checked;
-  const nextRole = there[(there.indexOf(role as (typeof there)[number]) + 1) % there.length] ?? 'as-found';
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 'Escape') setChosen(null);
-      else if (e.key === 'w' || e.key === 'W') setRole(nextRole);
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [nextRole]);
   const bore = plan && singlePhaseBore(plan, { size: 520, chosenCoil: coil });
-  const toProposal = (fields: Readonly<Record<string, string>>) => {
-    proposal.type(fields);
-    setRole('proposed');
-  };
   if (!plan || !bore)
     return (
-      <Sheet file={file}>
-        <View letter="A" name="Winding" className="overflow-auto p-6">
-          <h2 className="text-[21px]">There is no winding to draw yet.</h2>
-          <p className="mb-3 max-w-[70ch] text-[15px]">
-            <Link to={`/motor/${encodeURIComponent(file.motor.number)}/card`} className="underline">
-              The data card
-            </Link>{' '}
-            needs slots, poles, spans, turns and wires of both windings, and the first slot of the start
-            winding.
-          </p>
-          <FindingList findings={found.checked.findings} />
-        </View>
-      </Sheet>
+      <NothingToDraw
+        file={file}
+        name="Winding"
+        title="There is no winding to draw yet."
+        wants="slots, poles, spans, turns and wires of both windings, and the first slot of the start winding"
+        findings={found.checked.findings}
+      />
     );
   const figure = chosen ? plan.figures[chosen] : undefined;
   return (
@@ -100,16 +81,7 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
         </p>
       </View>
       <View letter="B" name="Figures" className="overflow-auto px-3 py-2">
-        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-          <PressedRow
-            label="Which winding"
-            values={there}
-            value={role as (typeof there)[number]}
-            name={(r) => ROLE_NAME[r]}
-            onChoose={setRole}
-          />
-          {there.length > 1 && <kbd className="fig border border-pencil px-1 text-[12px]">W</kbd>}
-        </div>
+        <WhichWinding there={there} role={role} onChoose={setRole} />
         <ShorthandLine
           typed={proposal.typed}
           onFill={toProposal}
@@ -143,10 +115,37 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
               onChoose={setTab}
             />
             {tab === 'change' && (
-              <SingleProposal file={file} card={role === 'as-wound' ? wound : proposal} onType={toProposal} />
+              <ProposalForm
+                file={file}
+                fields={SINGLE_PHASE_PROPOSAL}
+                card={role === 'as-wound' ? wound : proposal}
+                onType={toProposal}
+              />
             )}
             {tab === 'redesign' && (
-              <SingleRedesign found={found.checked} plate={found.plate} onFill={toProposal} />
+              <RedesignForm
+                words={`From the winding as found${found.plate.voltageV ? `, ${found.plate.voltageV} V` : ''}${found.plate.frequencyHz ? ` ${found.plate.frequencyHz} Hz` : ''}: the same flux, the same copper in each slot.`}
+                wish={WISH}
+                redesign={(wanted) => {
+                  const made = redesignSinglePhase(found.checked, found.plate as SinglePhasePlate, {
+                    voltageV: wanted['forVoltage'],
+                    frequencyHz: wanted['forFrequency'],
+                  });
+                  return made.ok
+                    ? {
+                        ...made,
+                        value: {
+                          fields: made.value.fields,
+                          steps: [...made.value.steps, ...made.value.capacitors],
+                        },
+                      }
+                    : made;
+                }}
+                onFill={(fields) => {
+                  toProposal(fields);
+                  setTab('change');
+                }}
+              />
             )}
             {tab === 'sine' && <SineGrading plan={plan} onFill={toProposal} />}
             {tab === 'coils' && (

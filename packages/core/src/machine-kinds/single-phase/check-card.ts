@@ -3,11 +3,12 @@ import type { Typed } from '../../forms/index.ts';
 import { proposePoles, type Nameplate } from '../../nameplate/index.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import { checkUnread } from '../check-unread.ts';
 import { missingFields } from '../moments.ts';
 import { layWindings, readSinglePhaseCard, type SinglePhaseCardData } from './card.ts';
 import { SINGLE_PHASE_CARD, SINGLE_PHASE_MOMENTS } from './card-fields.ts';
 import { SINGLE_PHASE_ID, singlePhasePlan, type SinglePhasePlan } from './plan.ts';
-import { hasSwitch, runsWithCapacitor, type SinglePhasePlate } from './plate.ts';
+import { SINGLE_PHASE_PLATE, hasSwitch, runsWithCapacitor, type SinglePhasePlate } from './plate.ts';
 
 export interface SinglePhaseCard extends CheckedCard {
   readonly machine: typeof SINGLE_PHASE_ID;
@@ -33,7 +34,7 @@ export function checkSinglePhaseCard(
   const found: Finding[] = [
     ...findings,
     ...unlaid,
-    ...checkUnread(plate),
+    ...checkUnread(plate, SINGLE_PHASE_PLATE, ['voltage', 'current', 'frequency', 'starts']),
     ...checkPoles(card, plate),
     ...(plan ? [...checkWindings(plan, plate), ...checkFigures(plan), ...checkOhms(plan, card, plate)] : []),
     ...checkVoltages(card, plate),
@@ -54,20 +55,6 @@ export function checkSinglePhaseCard(
 /** The card as that of a single-phase motor; null where it is of another kind, or there is none. */
 export const asSinglePhase = (card: CheckedCard | null | undefined): SinglePhaseCard | null =>
   card?.machine === SINGLE_PHASE_ID ? (card as SinglePhaseCard) : null;
-
-function checkUnread({ unread = [] }: SinglePhasePlate): Finding[] {
-  const wanted = unread.filter((id) => ['voltage', 'current', 'frequency', 'starts'].includes(id));
-  return wanted.length === 0
-    ? []
-    : [
-        finding(
-          'stop',
-          'card.plate-unread',
-          'The plate has entries that cannot be read, so the winding cannot be held against it: mend the plate first.',
-          wanted,
-        ),
-      ];
-}
 
 function checkPoles({ poles }: SinglePhaseCardData, plate: SinglePhasePlate): Finding[] {
   if (!poles || !plate.speedRpm || !plate.frequencyHz) return [];

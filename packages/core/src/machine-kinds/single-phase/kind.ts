@@ -43,6 +43,7 @@ const BRANCH = [
 export const singlePhase: MachineKind<SinglePhaseCard> = {
   id: SINGLE_PHASE_ID,
   name: 'single-phase',
+  bodies: { stator: 'stator', rotor: 'rotor' },
   plate: SINGLE_PHASE_PLATE,
   card: [
     { title: null, fields: STATOR_FIELDS },
@@ -54,6 +55,8 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
     { title: 'Measured, if it can be', fields: MEASURED_FIELDS },
     { title: 'What a proposal is for', fields: SUPPLY_FIELDS, folded: true },
   ],
+  proposal: SINGLE_PHASE_PROPOSAL,
+  newCard: {},
   moments: SINGLE_PHASE_MOMENTS,
   tests: [
     'insulation',

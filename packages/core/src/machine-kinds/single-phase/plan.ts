@@ -80,6 +80,7 @@ export function singlePhasePlan(
         start: branchFactor(start, order),
       }));
     },
+    linePairs: null,
     walk: {
       words: BRANCHES.map(
         (b) => `${b === 'main' ? 'Main' : 'Start'} winding: ${connection.feeds[b].words}`,

@@ -10,7 +10,7 @@ import {
   type Outcome,
 } from '../../quantity/index.ts';
 import type { Typed } from '../../forms/index.ts';
-import { PREFERRED_DIAMETERS_MM, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
+import { preferredNear, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
 import type { SinglePhaseCard } from './check-card.ts';
 import type { SinglePhasePlate } from './plate.ts';
 import { wholeTurns } from './sine-turns.ts';
@@ -26,14 +26,6 @@ export interface SinglePhaseRedesign {
   readonly steps: readonly Figure[];
   /** What the capacitors become; those that the plate does not have are left out. */
   readonly capacitors: readonly Figure[];
-}
-
-/** The preferred diameter nearest to this one by area; as it is beyond the table. */
-function preferredNear(bareMm: number): number {
-  const last = PREFERRED_DIAMETERS_MM.at(-1)!;
-  if (bareMm < PREFERRED_DIAMETERS_MM[0]! * 0.93 || bareMm > last * 1.05) return Number(bareMm.toFixed(2));
-  const off = (d: number) => Math.abs(Math.log(d / bareMm));
-  return PREFERRED_DIAMETERS_MM.reduce((a, b) => (off(b) < off(a) ? b : a));
 }
 
 /**

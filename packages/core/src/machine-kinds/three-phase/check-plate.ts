@@ -2,6 +2,7 @@
  * The card against the plate: its connection, and a plate that cannot be read.
  * Source: phase volts are line volts in delta and line volts / √3 in star, first principles.
  */
+import { checkUnread } from '../check-unread.ts';
 import { NAMEPLATE_FIELDS } from './plate.ts';
 import { finding, type Finding } from '../../quantity/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';
@@ -11,17 +12,7 @@ import type { DataCard } from './data-card.ts';
 const HELD_AGAINST = ['voltage', 'current', 'frequency', 'plateConnection'];
 
 export function checkPlate(card: DataCard, plate: Nameplate): Finding[] {
-  const found: Finding[] = [];
-  const unread = HELD_AGAINST.filter((id) => plate.unread?.includes(id));
-  if (unread.length > 0)
-    found.push(
-      finding(
-        'stop',
-        'card.plate-unread',
-        `The plate's ${unread.map((id) => NAMEPLATE_FIELDS.find((f) => f.id === id)!.label.toLowerCase()).join(' and ')} cannot be read as written, so the winding is held against nothing there. Read the plate again on the sheet Motor, or clear what is illegible.`,
-        [],
-      ),
-    );
+  const found = checkUnread(plate, NAMEPLATE_FIELDS, HELD_AGAINST);
   // What a proposal is for may be another voltage, and then the plate's connection says nothing.
   if (plate.connection && card.connection && plate.connection !== card.connection && !card.forVoltage) {
     const says = (c: 'star' | 'delta') => (c === 'star' ? 'star Y' : 'delta Δ');

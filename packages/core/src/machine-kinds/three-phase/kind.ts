@@ -11,6 +11,7 @@ import {
   COUNT_FIELDS,
   JOINING_FIELDS,
   MEASURED_FIELDS,
+  PROPOSAL_FIELDS,
   SLOT_FIELDS,
   SPECIAL_FIELDS,
   SUPPLY_FIELDS,
@@ -29,6 +30,7 @@ import { changeOfLine, readShorthand, writeShorthand } from './shorthand.ts';
 export const threePhase: MachineKind<ThreePhaseCard> = {
   id: THREE_PHASE_ID,
   name: 'three-phase',
+  bodies: { stator: 'stator', rotor: 'rotor' },
   plate: NAMEPLATE_FIELDS,
   card: [
     { title: null, fields: WINDING_FIELDS },
@@ -45,6 +47,8 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
     { title: 'Measured, if it can be', fields: MEASURED_FIELDS },
     { title: 'What a proposal is for', fields: SUPPLY_FIELDS, folded: true },
   ],
+  proposal: PROPOSAL_FIELDS,
+  newCard: { layers: '2' },
   moments: CARD_MOMENTS,
   tests: [
     'insulation',

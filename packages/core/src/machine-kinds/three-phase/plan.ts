@@ -30,6 +30,9 @@ export function threePhasePlan(analysis: WindingAnalysis, card: DataCard): Three
     copperKg: analysis.figures.copperMass?.value ?? null,
     gapDensityT: analysis.figures.gapDensity?.value ?? null,
     meanTurnMeasured: card.meanTurn !== undefined,
+    get linePairs() {
+      return analysis.linePairs;
+    },
     walk: {
       get words() {
         return walkFeed(connection, 'all').words;

@@ -1,6 +1,6 @@
 /** What the gates of an AC rewind ask for. */
 import type { Stage, TestKindId } from '../../test-kinds/index.ts';
-import type { Gate } from '../route.ts';
+import { testsWanted, type Gate } from '../route.ts';
 
 /** The gates before the step that would destroy what is not on the card. */
 export const CARD_GATES: readonly Gate[] = [
@@ -21,7 +21,7 @@ export const testGates = (
   runs: readonly (readonly [TestKindId, string])[],
 ): readonly Gate[] => {
   const at = (stage: Stage, ...wants: readonly (readonly [TestKindId, string])[]) =>
-    wants.map(([test, consequence]) => ({ test, stage, consequence }));
+    testsWanted(...wants.map(([test, consequence]) => [test, stage, consequence] as const));
   return [
     {
       id: 'before-varnish',

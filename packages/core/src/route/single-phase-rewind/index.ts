@@ -6,14 +6,7 @@ import { OPENING_STATIONS } from '../ac-rewind/opening.ts';
 import { ROTOR_STATIONS } from '../ac-rewind/rotor.ts';
 import { STATOR_STATIONS } from '../ac-rewind/stator.ts';
 import type { Route } from '../route.ts';
-import { testsAt, YES, type Station, type StationId } from '../station.ts';
-
-/** The same station with something else in it. */
-const changed = (
-  stations: readonly Station[],
-  changes: Readonly<Record<StationId, Partial<Station>>>,
-): readonly Station[] =>
-  stations.map(({ addedLater: _later, ...station }) => ({ ...station, ...changes[station.id] }));
+import { changed, testsAt, YES, type Station } from '../station.ts';
 
 const DISCHARGE =
   'A capacitor keeps its charge with the motor unplugged: discharge it through a resistor, then short it, before anybody touches it.';

@@ -101,7 +101,9 @@ function judge(
     reasons:
       reasons.length > 0
         ? [...reasons, `Dry it read ${showNumber(Math.min(r.before, 1e7), 3)} MΩ.`]
-        : ['It keeps its insulation under water, before and after the withstand.'],
+        : verdict === 'sound'
+          ? ['It keeps its insulation under water, before and after the withstand.']
+          : ['Water reaches the winding.'],
     next:
       verdict === 'sound'
         ? 'Dry it, and measure once more before it is assembled.'

@@ -36,11 +36,11 @@ function closedBranches({ uv, vw, wu }: Three, connection: PhaseConnection): Clo
 type Closed = readonly [number, number, number];
 
 function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan, criteria: chosen }: TestContext) {
-  const criteria = chosen ?? criteriaOf(null);
   const analysis = analysisOf(plan);
+  const criteria = chosen ?? criteriaOf(null);
   const context = {
     connection: analysis?.winding.connection,
-    planned: analysis?.linePairs ?? null,
+    planned: plan?.linePairs ?? null,
     meanTurnMeasured: plan?.meanTurnMeasured ?? false,
   };
   const open = openPaths({ uv, vw, wu }, context.connection);
@@ -142,7 +142,7 @@ function judge({ uv, vw, wu, temperature }: ReadingOf<typeof FORM>, { plan, crit
     figures.push(judgeFigure(deviation, againstPlan(context.meanTurnMeasured ?? false)));
     if (figures[1]!.verdict !== 'sound')
       reasons.push(
-        sayOffPlan(deviation.value, spread.value, context.meanTurnMeasured, analysis!) ??
+        (analysis && sayOffPlan(deviation.value, spread.value, context.meanTurnMeasured, analysis)) ??
           (deviation.value > 0
             ? `${showNumber(deviation.value, 2)} % over the plan: thinner wire, a strand missing, or more turns.`
             : `${showNumber(-deviation.value, 2)} % under the plan: fewer turns, thicker wire, or more circuits.`),
@@ -260,7 +260,7 @@ function oddBranch(
 
 /** What should be read between the leads at 20 °C, as it would be typed; null where the plan does not say. */
 function plannedOhms(plan: TestContext['plan']): string[] | null {
-  const pairs = analysisOf(plan ?? null)?.linePairs?.ohm20;
+  const pairs = plan?.linePairs?.ohm20;
   return pairs?.every(Number.isFinite) ? pairs.map((r) => r.toPrecision(6)) : null;
 }
 

@@ -1,47 +1,34 @@
-/** Other volts or another frequency: turns, wires and capacitors, each with its working. */
-import {
-  readForm,
-  redesignSinglePhase,
-  SINGLE_PHASE_PROPOSAL,
-  type Nameplate,
-  type SinglePhaseCard,
-  type SinglePhasePlate,
-} from '@norther/core';
+/** Other volts, speed or frequency: turns and wires, each with its working. */
+import { readForm, type Field, type Figure, type Outcome, type Typed } from '@norther/core';
 import { useState } from 'react';
 import { TypedField } from '../../kit/fields.tsx';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { Key } from '../../kit/key.tsx';
 import { StepFigure } from '../../kit/step-figure.tsx';
 
-const WISH = SINGLE_PHASE_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forFrequency');
-
-export function SingleRedesign({
-  found,
-  plate,
+export function RedesignForm({
+  words,
+  wish,
+  redesign,
   onFill,
 }: {
-  readonly found: SinglePhaseCard;
-  readonly plate: Nameplate;
-  readonly onFill: (fields: Readonly<Record<string, string>>) => void;
+  /** What it starts from, and what is held. */
+  readonly words: string;
+  readonly wish: readonly Field[];
+  readonly redesign: (
+    wanted: Readonly<Record<string, number>>,
+  ) => Outcome<{ readonly fields: Typed; readonly steps: readonly Figure[] }>;
+  readonly onFill: (fields: Typed) => void;
 }) {
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const [typed, setTyped] = useState<Typed>({});
   const [open, setOpen] = useState<string | null>(null);
-  const { numbers, findings } = readForm(WISH, typed);
-  const asked = numbers['forVoltage'] !== undefined || numbers['forFrequency'] !== undefined;
-  const result = asked
-    ? redesignSinglePhase(found, plate as SinglePhasePlate, {
-        voltageV: numbers['forVoltage'],
-        frequencyHz: numbers['forFrequency'],
-      })
-    : null;
+  const { numbers, findings } = readForm(wish, typed);
+  const result = Object.keys(numbers).length > 0 ? redesign(numbers) : null;
   return (
     <div className="mt-2" data-form="">
-      <p className="mb-2 text-[14px] text-graphite">
-        From the winding as found{plate.voltageV ? `, ${plate.voltageV} V` : ''}
-        {plate.frequencyHz ? ` ${plate.frequencyHz} Hz` : ''}: the same flux, the same copper in each slot.
-      </p>
+      <p className="mb-2 text-[14px] text-graphite">{words}</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-        {WISH.map((f) => (
+        {wish.map((f) => (
           <TypedField
             key={f.id}
             field={f}
@@ -58,7 +45,7 @@ export function SingleRedesign({
       )}
       {result?.ok && (
         <section aria-label="How it was worked out" className="mt-3">
-          {[...result.value.steps, ...result.value.capacitors].map((s) => (
+          {result.value.steps.map((s) => (
             <StepFigure
               key={s.id}
               step={s}

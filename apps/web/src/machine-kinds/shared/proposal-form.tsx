@@ -1,20 +1,23 @@
-/** The proposal of a single-phase winding as fields, saved for the lead to release. */
-import { SINGLE_PHASE_PROPOSAL } from '@norther/core';
+/** The proposal of a winding as fields, saved for the lead to release. */
+import type { Field } from '@norther/core';
 import type { MotorFile } from '../../app/api.ts';
 import { MergeBox } from '../../data-card/merge-box.tsx';
 import { TypedField } from '../../kit/fields.tsx';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { FootKeys, Key } from '../../kit/key.tsx';
 import { ReleaseProposal } from '../../winding-bench/release-proposal.tsx';
-import type { useSingleCard } from './use-single-card.ts';
+import type { useCard } from '../../data-card/use-card.ts';
 
-export function SingleProposal({
+export function ProposalForm({
   file,
+  fields,
   card,
   onType,
 }: {
   readonly file: MotorFile;
-  readonly card: ReturnType<typeof useSingleCard>;
+  /** Those that a proposal may change. */
+  readonly fields: readonly Field[];
+  readonly card: ReturnType<typeof useCard>;
   readonly onType: (fields: Readonly<Record<string, string>>) => void;
 }) {
   return (
@@ -27,7 +30,7 @@ export function SingleProposal({
     >
       {card.clash && <MergeBox clash={card.clash} mine={card.typed} onMerge={card.merge} />}
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-        {SINGLE_PHASE_PROPOSAL.map((f) => (
+        {fields.map((f) => (
           <TypedField
             key={f.id}
             field={f}

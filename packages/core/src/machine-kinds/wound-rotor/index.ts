@@ -1,0 +1,2 @@
+/** Slip-ring rotors. */
+export * from './ring-volts.ts';
