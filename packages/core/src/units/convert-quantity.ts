@@ -14,13 +14,25 @@ export type ConvertedQuantity =
     }
   | { readonly ok: false; readonly field: 'typed' | 'to'; readonly message: string };
 
+const bare = (text: string) => text.replaceAll(/[\s°]/g, '').toLowerCase();
+const unitCalled = (dimension: Dimension, name: string) => {
+  const { units } = DIMENSIONS[dimension];
+  return (
+    units.find((u) => (u.exact ?? []).includes(name.trim())) ??
+    units.find((u) => u.spelled.some((s) => bare(s) === bare(name)))
+  );
+};
+
+/** A stored figure in a unit of its dimension; as it is where the dimension has no such unit. */
+export function inUnit(dimension: Dimension, stored: number, unit: string): number {
+  const { factor, offset = 0 } = unitCalled(dimension, unit) ?? { factor: 1 };
+  return stored / factor - offset;
+}
+
 /** @param to a unit as it is written in any of its spellings */
 export function convertQuantity(dimension: Dimension, typed: string, to: string): ConvertedQuantity {
   const { unit: stored, units } = DIMENSIONS[dimension];
-  const bare = (text: string) => text.replaceAll(/[\s°]/g, '').toLowerCase();
-  const wanted =
-    units.find((u) => (u.exact ?? []).includes(to.trim())) ??
-    units.find((u) => u.spelled.some((s) => bare(s) === bare(to)));
+  const wanted = unitCalled(dimension, to);
   if (!wanted && to.trim() !== stored)
     return {
       ok: false,
@@ -29,11 +41,10 @@ export function convertQuantity(dimension: Dimension, typed: string, to: string)
     };
   const read = readQuantity(typed, dimension);
   if (!read.ok) return { ok: false, field: 'typed', message: read.message };
-  const { factor, offset = 0 } = wanted ?? { factor: 1 };
   const noUnit = stored !== '' && read.bound === undefined && /^[\s\d.,+\-−–eE/]+$/.test(typed);
   return {
     ok: true,
-    value: read.value / factor - offset,
+    value: wanted ? inUnit(dimension, read.value, to) : read.value,
     unit: wanted ? (wanted.exact?.[0] ?? wanted.spelled[0]!) : stored,
     ...(read.bound ? { bound: read.bound } : {}),
     ...(noUnit ? { assumedUnit: stored } : {}),

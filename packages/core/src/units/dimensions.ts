@@ -22,6 +22,8 @@ export type Dimension =
   | 'current-density'
   | 'pressure'
   | 'torque'
+  | 'force'
+  | 'back-emf'
   | 'inertia'
   | 'field-strength'
   | 'percent'
@@ -55,6 +57,7 @@ const length: readonly Unit[] = [
   { spelled: ['mm'], factor: 1 },
   { spelled: ['cm'], factor: 10 },
   { spelled: ['m'], factor: 1000 },
+  { spelled: [], exact: ['µm', 'um', 'μm'], factor: 0.001 },
   { spelled: ['in', 'inch', 'inches', '"', '″'], factor: INCH },
   { spelled: ['thou', 'mil', 'mils'], factor: INCH / 1000 },
   { spelled: ['ft', "'"], factor: 12 * INCH },
@@ -216,6 +219,7 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
     unit: 'N·m',
     units: [
       { spelled: ['N·m', 'Nm', 'N*m'], factor: 1 },
+      { spelled: [], exact: ['mN·m', 'mNm'], factor: 0.001 },
       {
         spelled: ['lbf·ft', 'lbfft', 'lb·ft', 'lbft', 'ft·lbf', 'ftlbf', 'ft·lb', 'ftlb'],
         factor: POUND_FORCE * FOOT,
@@ -225,6 +229,16 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionEntry>> = {
       { spelled: ['kgf·m', 'kgfm', 'kp·m', 'kpm'], factor: GRAVITY },
     ],
   },
+  force: {
+    unit: 'N',
+    units: [
+      { spelled: ['N'], factor: 1 },
+      { spelled: ['kN'], factor: 1000 },
+      { spelled: ['lbf'], factor: POUND_FORCE },
+      { spelled: ['kgf', 'kp'], factor: GRAVITY },
+    ],
+  },
+  'back-emf': { unit: 'V/krpm', units: [{ spelled: ['V/krpm', 'V/1000rpm'], factor: 1 }] },
   inertia: {
     unit: 'kg·m²',
     units: [
