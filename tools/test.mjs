@@ -110,7 +110,7 @@ await run(async () => {
       vitest('tools', ['tools']),
     ]);
     // What is measured comes last in it: nothing else takes the processor from it.
-    await vitest('unit and API', ['core', 'records', 'drawings', 'server', 'web', 'measured']);
+    await vitest('unit and API', ['core', 'records', 'drawings', 'server', 'instruments', 'web', 'measured']);
 
     const browserFile = join(RESULTS, 'browser.json');
     const browser = await timed(() =>

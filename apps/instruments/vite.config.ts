@@ -1,6 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
+  ssr: { noExternal: [/^@norther\//] },
   build: {
     ssr: true,
     outDir: 'dist',

@@ -1,4 +1,4 @@
-/** Runs the stand-in instruments of the demo on four ports of this machine; where they stand outlives a restart. */
+/** Runs the stand-in instruments of the demo on five ports of this machine; where they stand outlives a restart. */
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { OvenController } from './controller.ts';
@@ -6,6 +6,8 @@ import { Balancer } from './balancer.ts';
 import type { OvenState } from './oven.ts';
 import { serveLines } from './serve-lines.ts';
 import { Dynamometer } from './dynamometer.ts';
+import { PRACTICE_BATCH, PRACTICE_CYCLE_MS, PRACTICE_CYCLES } from '@norther/core';
+import { StandInLine } from './series-line.ts';
 import { SurgeTester } from './surge-tester.ts';
 
 const SAVE_MS = 30_000;
@@ -19,24 +21,34 @@ const { values } = parseArgs({
   },
 });
 
-function savedStates(file: string | undefined): readonly OvenState[] {
-  if (!file) return [];
+interface Saved {
+  readonly ovens: readonly OvenState[];
+  /** Cycles that the line has made. */
+  readonly cycles?: number;
+}
+function saved(file: string | undefined): Saved {
   try {
-    return (JSON.parse(readFileSync(file, 'utf8')) as { readonly ovens: readonly OvenState[] }).ovens;
+    if (file) return JSON.parse(readFileSync(file, 'utf8')) as Saved;
   } catch {
     // Ovens that nobody remembers are cold.
-    return [];
   }
+  return { ovens: [] };
 }
+const before = saved(values.state);
 
 const controller = new OvenController({
   channels: Number(values.channels),
-  states: savedStates(values.state),
+  states: before.ovens,
   pace: Number(values.pace),
 });
+const line = new StandInLine({ ...PRACTICE_BATCH, line: PRACTICE_BATCH.line.id });
+line.answer(`RUN ${before.cycles ?? PRACTICE_CYCLES}`);
 const save = () => {
   if (!values.state) return;
-  writeFileSync(`${values.state}.new`, JSON.stringify({ ovens: controller.states() }));
+  writeFileSync(
+    `${values.state}.new`,
+    JSON.stringify({ ovens: controller.states(), cycles: line.practice.ticked }),
+  );
   renameSync(`${values.state}.new`, values.state);
 };
 try {
@@ -49,10 +61,12 @@ try {
     await serveLines(new Balancer(), port + 1),
     await serveLines(new SurgeTester(), port + 2),
     await serveLines(dynamometer, port + 3),
+    await serveLines(line, port + 4),
   ];
   console.log(
-    `Stand-ins answer at 127.0.0.1: ovens at ${port}, a balancing machine at ${port + 1}, a surge tester at ${port + 2}, a dynamometer at ${port + 3}.`,
+    `Stand-ins answer at 127.0.0.1: ovens at ${port}, a balancing machine at ${port + 1}, a surge tester at ${port + 2}, a dynamometer at ${port + 3}, a line at ${port + 4}.`,
   );
+  setInterval(() => line.answer('RUN 1'), PRACTICE_CYCLE_MS / Number(values.pace)).unref();
   setInterval(save, SAVE_MS).unref();
   const stop = () => {
     save();

@@ -40,6 +40,7 @@ import { WorkPlanModule } from './plan/plan.module.ts';
 import { ReportsModule } from './reports/reports.module.ts';
 import { RoutesModule } from './routes/routes.module.ts';
 import { JournalModule } from './journal/journal.module.ts';
+import { SeriesModule } from './series/series.module.ts';
 import { SuppliesModule } from './stores/supplies.module.ts';
 import { StoresModule } from './stores/stores.module.ts';
 import { TestPanelModule } from './test-panel/test-panel.module.ts';
@@ -103,6 +104,7 @@ class AppModule {
         AttachmentsModule.with(s.filesFolder, s.pictureFile),
         ExchangeModule,
         ReportsModule.at(s.fontFolder),
+        SeriesModule.at(s.fontFolder),
         CalculateModule,
         BenchModule,
       ],

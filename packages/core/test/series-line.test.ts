@@ -72,7 +72,7 @@ describe('watching', () => {
       9.45, 7.99, 9.29, 11.66, 12.16, 10.18, 8.04, 11.46, 9.2, 10.34, 9.03, 11.47, 10.51, 9.4, 10.08, 9.37,
       10.62, 10.31, 8.52, 10.84, 10.9, 9.33, 12.29, 11.5, 10.6, 11.08, 10.38, 11.62, 11.31, 10.52,
     ];
-    const { states, began } = run(values, limited(10, 1), 'runs');
+    const { states, began } = run(values, limited(10, 1), 'all');
     expect(states[28]!.high).toBeCloseTo(5.28, 2);
     expect(states[29]!.high).toBeCloseTo(5.3, 2);
     expect(began.filter(([, rule]) => rule === 'sum')).toEqual([[28, 'sum']]);
@@ -84,7 +84,7 @@ describe('watching', () => {
       let state = limited(0, 1);
       for (let n = 1; ; n++) {
         state = watchNext(state, next() + shift, {
-          school: CHART_SCHOOLS['runs']!,
+          school: CHART_SCHOOLS['all']!,
           quietRun: 40,
           process: open,
         }).state;
@@ -121,18 +121,20 @@ describe('watching', () => {
 describe('drift', () => {
   const process = { lower: 475, upper: 525 };
   it('is found with its beginning, its slope and what is left, from noise', () => {
-    let [off, wrongKind] = [0, 0];
+    let [off, wrongKind, notBetween] = [0, 0, 0];
     for (let seed = 1; seed <= 200; seed++) {
       const next = noise(seed);
       const values = Array.from({ length: 60 }, (_, i) => 500 + 3.5 * next() + Math.max(0, i - 44) * 1.4);
       const d = driftOf(values, { centre: 500, sigma: 3.5 }, process)!;
       if (!d || Math.abs(d.onset - 45) > 8) off++;
+      if (!d || d.onsetBetween[0] > 45 || d.onsetBetween[1] < 45) notBetween++;
       if (d?.kind !== 'slope') wrongKind++;
       else {
         expect(Math.abs(d.unitsLeft! - Math.floor((525 - d.now) / d.slope))).toBeLessThanOrEqual(1);
         expect(d.between![0]).toBeLessThanOrEqual(d.unitsLeft!);
       }
     }
+    expect(notBetween).toBeLessThan(20);
     expect(off).toBeLessThan(12);
     expect(wrongKind).toBeLessThan(20);
   });
@@ -146,6 +148,7 @@ describe('drift', () => {
     expect(driftOf(jump, { centre: 500, sigma: 2 }, process)).toMatchObject({
       kind: 'step',
       onset: 30,
+      onsetBetween: [30, 30],
       unitsLeft: null,
     });
   });
@@ -184,7 +187,7 @@ describe('a unit', () => {
         (records) => {
           let unit = newUnit(line);
           for (const [station, verdict] of records)
-            unit = passStation(line, unit, station, verdict as 'sound', true);
+            unit = passStation(line, unit, station, verdict as 'sound');
           expect(unit.state === 'out').toBe(ids.every((id) => unit.passed.includes(id)));
           expect(Object.values(unit.next).every((s) => s === null)).toBe(unit.state === 'out');
           expect(unit.loops).toBe(records.filter(([, v]) => v === 'out').length);
@@ -195,7 +198,7 @@ describe('a unit', () => {
   it('goes from the mill to the spindle and past it again; a surge fault sends it back to be wound', () => {
     let unit = newUnit(line);
     const pass = (station: string, verdict: 'sound' | 'out' = 'sound') =>
-      (unit = passStation(line, unit, station, verdict, true));
+      (unit = passStation(line, unit, station, verdict));
     for (const id of ['rotor-stack', 'magnets', 'sleeve', 'shaft', 'spin']) pass(id);
     expect(unit.next).toMatchObject({ rotor: 'mill', stator: 'stack', whole: null });
     expect(pass('mill', 'out').next['rotor']).toBe('spin');

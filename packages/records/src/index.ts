@@ -22,3 +22,5 @@ export * from './write-ups.ts';
 export * from './named-item.ts';
 export * from './supply-records.ts';
 export * from './cards-csv.ts';
+export * from './series-records.ts';
+export { readSeriesCsv, seriesCsvHeading, seriesCsvRows, MOST_CSV_ROWS } from './series-csv.ts';

@@ -134,6 +134,16 @@ const INSTRUMENTS: readonly {
     dueIn: 260,
   },
   {
+    typed: {
+      name: 'Line B',
+      kind: 'series-line',
+      serial: 'SL-7',
+      where: 'series hall',
+      line: '127.0.0.1:4475',
+    },
+    dueIn: null,
+  },
+  {
     typed: { name: 'Vibration meter', kind: 'vibration-meter', serial: '66-0192', where: 'test panel' },
     dueIn: 150,
   },

@@ -39,6 +39,7 @@ import { DEMO_MOTORS } from './demo-motors.ts';
 import { OTHER_ROUTES } from './demo-other-routes.ts';
 import { PAST_MOTORS, pastTimes } from './demo-past.ts';
 import { loadDemoHeat } from './demo-heat.ts';
+import { loadDemoSeries } from './demo-series.ts';
 import { loadDemoStores } from './demo-stores.ts';
 import { demoWriteUps } from './demo-write-ups.ts';
 import { demoPhotos } from './demo-photos.ts';
@@ -132,6 +133,7 @@ export async function loadDemo(
           await new ExchangeRepository().insert(tx, shopId, document, null, document.attachments);
         }
         await loadDemoStores(tx, shopId, now);
+        await loadDemoSeries(tx, shopId, now);
         await loadDemoHeat(tx, shopId, now, options.instrumentsFile);
       }
       return true;

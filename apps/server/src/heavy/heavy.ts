@@ -9,7 +9,7 @@ import type { BesideVisit } from '../motors/past.ts';
 import type { DossierQuestion } from '../reports/dossier/dossier-file.ts';
 import type { MotorSheetTask } from '../reports/motor-sheets.ts';
 import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
-import type { LabelSize } from '../reports/labels.ts';
+import type { LabelSheet, LabelSize } from '../reports/labels.ts';
 import type { WireQuestion } from '../stores/wire-for-floor.ts';
 import type { ImportQuestion } from '../exchange/import-document.ts';
 import type { Failed, Question } from './worker.ts';
@@ -105,8 +105,8 @@ export class Heavy implements OnModuleDestroy {
     return this.run(this.calculations, { task: 'dossier', ...question }, SHEET_MS);
   }
 
-  labels(rows: MotorRows, size: LabelSize, issue: Issue): Promise<Uint8Array> {
-    return this.run(this.sheets, { task: 'labels', rows, size, issue }, SHEET_MS);
+  labels(sheet: LabelSheet, size: LabelSize, issue: Issue): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'labels', sheet, size, issue }, SHEET_MS);
   }
 
   plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {

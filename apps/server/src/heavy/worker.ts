@@ -9,7 +9,7 @@ import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
 import { pastFigures, type BesideVisit } from '../motors/past.ts';
 import { dossierFile, type DossierQuestion } from '../reports/dossier/dossier-file.ts';
-import { labelsPdf, type LabelSize } from '../reports/labels.ts';
+import { labelsPdf, type LabelSheet, type LabelSize } from '../reports/labels.ts';
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
 import { wireForFloor, type WireQuestion } from '../stores/wire-for-floor.ts';
@@ -22,7 +22,7 @@ export type Question =
   | { readonly task: MotorSheetTask; readonly rows: MotorRows; readonly issue: Issue }
   | { readonly task: 'past'; readonly rows: MotorRows; readonly beside: readonly BesideVisit[] }
   | ({ readonly task: 'dossier' } & DossierQuestion)
-  | { readonly task: 'labels'; readonly rows: MotorRows; readonly size: LabelSize; readonly issue: Issue }
+  | { readonly task: 'labels'; readonly sheet: LabelSheet; readonly size: LabelSize; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
   | { readonly task: 'wire'; readonly question: WireQuestion }
@@ -73,7 +73,7 @@ async function answer(q: Question): Promise<unknown> {
       return fieldsOfWaves(analysed.value, analysed.findings);
     }
     case 'labels':
-      return new Uint8Array(await labelsPdf(q.rows, q.size, q.issue));
+      return new Uint8Array(await labelsPdf(q.sheet, q.size, q.issue));
     case 'plan':
       return new Uint8Array(await planFile(q.file, q.question));
     case 'import':

@@ -53,6 +53,7 @@ const KB = 1024;
 const LIMITS: readonly (readonly [RegExp, number])[] = [
   [/^\/api\/(session|setup)$/, 4 * KB],
   [/^\/api\/import$/, 32 * KB * KB],
+  [/^\/api\/series\/[^/]+\/csv$/, 2 * KB * KB],
   [/^\/api\/motors\/[^/]+\/readings$/, 2 * KB * KB],
   [/^\/api\/calculate\/test$/, 8 * KB * KB],
   [/^\/api\/calculate\/(surge|cure)$/, 4 * KB * KB],

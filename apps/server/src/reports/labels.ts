@@ -17,13 +17,29 @@ const POINTS = 72 / 25.4;
 const QUIET = 2.5;
 
 interface Label {
-  /** What the code says: a scan of it opens the motor. */
+  /** What the code says: a scan of it opens the motor, or the unit. */
   readonly tag: string;
   readonly what: string;
 }
+/** Labels with what stands on all of them. */
+export interface LabelSheet {
+  readonly title: string;
+  readonly labels: readonly Label[];
+  readonly customer: string;
+  readonly machine: string;
+  readonly serial: string;
+}
+
+export const motorLabels = (rows: MotorRows): LabelSheet => ({
+  title: `Labels, motor ${rows.motor.number}`,
+  labels: labelsOf(rows),
+  customer: rows.motor.customer,
+  machine: rows.motor.machine,
+  serial: rows.motor.serial && `no. ${rows.motor.serial}`,
+});
 
 /** The motor itself first, then each part that was not taken off the list. */
-export function labelsOf({ motor, parts }: MotorRows): Label[] {
+function labelsOf({ motor, parts }: MotorRows): Label[] {
   return [
     { tag: motor.number, what: 'motor' },
     ...parts
@@ -50,19 +66,18 @@ export const labelsCsv = ({ motor, ...rows }: MotorRows): string =>
 const codeOf = (options: RenderOptions): Promise<Buffer> => bwipjs.toBuffer(options) as Promise<Buffer>;
 
 /** One page a label. QR for a camera, Code 128 for a scanner; a narrow one has room for the bars alone. */
-export async function labelsPdf(rows: MotorRows, size: LabelSize, o: IssueOptions): Promise<Buffer> {
+export async function labelsPdf(sheet: LabelSheet, size: LabelSize, o: IssueOptions): Promise<Buffer> {
   const [wide, high] = LABEL_SIZES[size].map((mm) => mm * POINTS) as [number, number];
-  const { motor } = rows;
   const doc = new PDFDocument({
     size: [wide, high],
     margin: 0,
     autoFirstPage: false,
-    info: { Title: `Labels, motor ${motor.number}`, Author: o.shop, CreationDate: o.issuedAt },
+    info: { Title: sheet.title, Author: o.shop, CreationDate: o.issuedAt },
   });
   addFonts(doc, o.fontFolder);
   const done = contentOf(doc);
   const pad = QUIET * POINTS;
-  for (const { tag, what } of labelsOf(rows)) {
+  for (const { tag, what } of sheet.labels) {
     doc.addPage();
     const bars = await codeOf({ bcid: 'code128', text: tag, scale: 4, height: 10 });
     const write = (text: string, x: number, y: number, points: number, bold: boolean, width: number) =>
@@ -85,10 +100,10 @@ export async function labelsPdf(rows: MotorRows, size: LabelSize, o: IssueOption
     const big = size === 'large' ? 24 : 13;
     figures(tag, x, pad, tag.length > 8 ? big * 0.7 : big);
     write(what, x, pad + big * 1.25, big * 0.5, true, room);
-    write(motor.customer, x, pad + big * 2, big * 0.45, false, room);
-    write(motor.machine, x, pad + big * 2.6, big * 0.45, false, room);
+    write(sheet.customer, x, pad + big * 2, big * 0.45, false, room);
+    write(sheet.machine, x, pad + big * 2.6, big * 0.45, false, room);
     if (size === 'large') {
-      write(motor.serial && `no. ${motor.serial}`, x, pad + big * 3.2, big * 0.4, false, room);
+      write(sheet.serial, x, pad + big * 3.2, big * 0.4, false, room);
       doc.image(bars, pad, high - 14 * POINTS, { width: wide - 2 * pad, height: 11 * POINTS });
     }
   }

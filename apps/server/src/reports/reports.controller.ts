@@ -6,7 +6,7 @@ import type { MotorSheetTask } from './motor-sheets.ts';
 import { Who } from '../http/request.ts';
 import { sendFile } from '../http/send.ts';
 import { FONT_FOLDER } from './font-folder.ts';
-import { LABEL_SIZES, labelsCsv, type LabelSize } from './labels.ts';
+import { LABEL_SIZES, labelsCsv, motorLabels, type LabelSize } from './labels.ts';
 import { nameplateCsv } from './nameplate.ts';
 import { createZodDto } from 'nestjs-zod';
 import { z } from 'zod';
@@ -72,7 +72,11 @@ export class ReportsController {
     @Query() { size }: LabelQuery,
     @Res() response: Response,
   ) {
-    const bytes = await this.heavy.labels(await this.motors.rows(person, number), size, this.issue(person));
+    const bytes = await this.heavy.labels(
+      motorLabels(await this.motors.rows(person, number)),
+      size,
+      this.issue(person),
+    );
     sendFile(
       response,
       { type: 'application/pdf', inline: true, motor: number, file: `labels-${size}.pdf` },

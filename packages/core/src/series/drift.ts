@@ -6,6 +6,8 @@ export interface Drift {
   readonly kind: 'step' | 'slope';
   /** Index of the first reading that is off. */
   readonly onset: number;
+  /** Between which indices it lies, nineteen times in twenty. */
+  readonly onsetBetween: readonly [number, number];
   /** A unit, in the figure's unit; 0 of a step. */
   readonly slope: number;
   /** Of the line at the newest reading, and at the first that is off. */
@@ -19,6 +21,15 @@ export interface Drift {
 
 /** Fewer readings make no line. */
 const FEWEST = 5;
+/** Squares over the best fit within which an onset is as good: 95 % of one degree of freedom. */
+const LIKELY = 3.84;
+interface Tried {
+  readonly cost: number;
+  readonly onset: number;
+  readonly a: number;
+  readonly b: number;
+  readonly kind: Drift['kind'];
+}
 /** Farther ahead nobody counts. */
 const FARTHEST = 100_000;
 
@@ -40,10 +51,9 @@ export function driftOf(
   const before = [0];
   for (const v of z) before.push(before.at(-1)! + v * v);
   const price = Math.log(n);
-  let best: { cost: number; onset: number; a: number; b: number; kind: Drift['kind'] } | null = null;
-  const offer = (cost: number, onset: number, a: number, b: number, kind: Drift['kind']) => {
-    if (!best || cost < best.cost) best = { cost, onset, a, b, kind };
-  };
+  const tried: Tried[] = [];
+  const offer = (cost: number, onset: number, a: number, b: number, kind: Drift['kind']) =>
+    tried.push({ cost, onset, a, b, kind });
   for (let onset = 0; onset + FEWEST <= n; onset++) {
     const after = z.slice(onset);
     const mean = after.reduce((s, v) => s + v, 0) / after.length;
@@ -61,20 +71,28 @@ export function driftOf(
         'slope',
       );
   }
-  const found = best as { cost: number; onset: number; a: number; b: number; kind: Drift['kind'] } | null;
-  if (!found || found.cost >= before[n]!) return null;
+  const found = tried.reduce((best, t) => (t.cost < best.cost ? t : best));
+  if (found.cost >= before[n]!) return null;
+  const likely = tried
+    .filter((t) => t.kind === found.kind && t.cost < found.cost + LIKELY)
+    .map((t) => t.onset);
   const count = n - found.onset;
   const slope = found.b * sigma;
   const start = centre + found.a * sigma;
   const now = start + slope * (count - 1);
+  const { kind, onset } = found;
+  const onsetBetween = [Math.min(...likely), Math.max(...likely)] as const;
   const limit = slope > 0 ? process.upper : slope < 0 ? process.lower : null;
-  if (limit === null) return { ...found, slope, now, start, unitsLeft: null, between: null, limit };
+  if (limit === null)
+    return { kind, onset, onsetBetween, slope, now, start, unitsLeft: null, between: null, limit };
   const left = (s: number) => Math.max(0, Math.min(FARTHEST, Math.floor((limit - now) / s + 1e-9)));
   // The slope of a line through so many readings of known spread.
   const error = sigma / Math.sqrt((count * (count * count - 1)) / 12);
   const [steep, flat] = [1, -1].map((way) => slope + way * Math.sign(slope) * 1.96 * error);
   return {
-    ...found,
+    kind,
+    onset,
+    onsetBetween,
     slope,
     now,
     start,

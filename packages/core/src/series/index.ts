@@ -18,3 +18,6 @@ export * from './drift.ts';
 export * from './what-moved.ts';
 export * from './first-pass.ts';
 export * from './say-drift.ts';
+export * from './line-book.ts';
+export * from './practice-line.ts';
+export * from './practice-batch.ts';

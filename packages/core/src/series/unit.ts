@@ -20,6 +20,8 @@ export interface SeriesUnit {
   readonly loops: number;
   /** Stations that it did not pass the first time. */
   readonly failedFirst: readonly string[];
+  /** Stations that have judged it once. */
+  readonly judged: readonly string[];
 }
 
 export const newUnit = (line: SeriesLine): SeriesUnit => ({
@@ -34,6 +36,7 @@ export const newUnit = (line: SeriesLine): SeriesUnit => ({
   away: null,
   loops: 0,
   failedFirst: [],
+  judged: [],
 });
 
 /** From a station on, and past where the rails meet: what is done anew once a unit goes back there. */
@@ -45,21 +48,19 @@ const fromOn = (line: SeriesLine, station: SeriesStation) => {
   );
 };
 
-/**
- * @param first  whether it is the unit's first record at this station
- * @param station of the line
- */
+/** @param stationId of the line */
 export function passStation(
   line: SeriesLine,
-  unit: SeriesUnit,
+  before: SeriesUnit,
   stationId: string,
   verdict: StationVerdict,
-  first: boolean,
 ): SeriesUnit {
   const station = seriesStation(line, stationId)!;
-  if (verdict === 'scrapped') return { ...unit, state: 'scrapped', away: null };
-  if (verdict === 'unread') return unit;
-  if (verdict === 'sent') return { ...unit, away: stationId };
+  if (verdict === 'scrapped') return { ...before, state: 'scrapped', away: null };
+  if (verdict === 'unread') return before;
+  if (verdict === 'sent') return { ...before, away: stationId };
+  const first = !before.judged.includes(stationId);
+  const unit = first ? { ...before, judged: [...before.judged, stationId] } : before;
   if (verdict === 'out') {
     const back = seriesStation(line, station.backTo)!;
     const anew = new Set(fromOn(line, back));

@@ -10,18 +10,26 @@ export interface ChartSchool {
   readonly rules: readonly ChartRule[];
   /** Readings in a row on one side that are no chance. */
   readonly sameSide: number;
+  /** Where the cumulative sum is a sign, in σ: 5 finds small shifts, 8 is seldom wrong on a line of many figures. */
+  readonly sumOver: number;
 }
 
 /** Which patterns a shop takes for a sign. Sources: ISO 7870-2; zones after the handbook of 1956; all eight after Nelson 1984. From memory. */
 export const CHART_SCHOOLS: Readonly<Record<string, ChartSchool>> = {
-  runs: { title: 'Beyond 3σ, nine on one side, sum', rules: ['1', '2', 'sum'], sameSide: 9 },
-  zones: { title: 'Zones: 3σ, 2 of 3, 4 of 5, eight on one side', rules: ['1', '5', '6', '2'], sameSide: 8 },
+  runs: { title: 'Beyond 3σ, nine on one side, sum', rules: ['1', '2', 'sum'], sameSide: 9, sumOver: 8 },
+  zones: {
+    title: 'Zones: 3σ, 2 of 3, 4 of 5, eight on one side',
+    rules: ['1', '5', '6', '2'],
+    sameSide: 8,
+    sumOver: 5,
+  },
   all: {
     title: 'All eight patterns, and the sum',
     rules: ['1', '2', '3', '4', '5', '6', '7', '8', 'sum'],
     sameSide: 9,
+    sumOver: 5,
   },
-  outside: { title: 'Beyond 3σ alone', rules: ['1'], sameSide: 9 },
+  outside: { title: 'Beyond 3σ alone', rules: ['1'], sameSide: 9, sumOver: 5 },
 };
 export const USUAL_SCHOOL = 'runs';
 
@@ -39,9 +47,10 @@ export const sayRule = (rule: ChartRule, school: ChartSchool): string =>
     sum: 'the sum of small shifts',
   })[rule];
 
-/** Slack and threshold of the cumulative sum, in σ: finds a shift of one σ after about ten units. Source: ISO 7870-4. */
+/** Slack of the cumulative sum, in σ: half the shift it is to find. Source: ISO 7870-4. */
 const SLACK = 0.5;
-const THRESHOLD = 5;
+/** One reading far off is the first rule's to tell; in the sum it counts as one at its limit. */
+const FARTHEST = 3;
 /** No rule looks farther back. */
 const LONGEST = 15;
 
@@ -110,11 +119,14 @@ export function watchNext(
   // What never varies cannot be watched by its own spread: its process limits alone judge it.
   if (sigma === 0) return { state: { ...state, taken, recent }, began: [] };
   const z = (value - centre) / sigma;
-  const high = Math.max(0, state.high + z - SLACK);
-  const low = Math.max(0, state.low - z - SLACK);
+  const step = Math.max(-FARTHEST, Math.min(FARTHEST, z));
+  const high = Math.max(0, state.high + step - SLACK);
+  const low = Math.max(0, state.low - step - SLACK);
   const patterns = chartPatterns(recent, centre, sigma, school.sameSide);
   const broken = school.rules.filter((rule) =>
-    rule === 'sum' ? high > THRESHOLD || low > THRESHOLD : patterns[rule].includes(recent.length - 1),
+    rule === 'sum'
+      ? high > school.sumOver || low > school.sumOver
+      : patterns[rule].includes(recent.length - 1),
   );
   return {
     state: { ...state, taken, recent, high, low, broken },

@@ -18,17 +18,18 @@ export interface Moved {
 
 /** Units before and after that show a change to be one. */
 const LOOK = 4;
-/** As near as an onset can be told. */
-const NEAR = 3;
+/** A unit or two more than the readings tell: a change shows late. */
+const NEAR = 2;
 
 /**
  * @param units in the order in which they passed the station
- * @param onset index of the first that is off
+ * @param onset index of the first that is off; the pair after it, between which indices that can be told
  * @returns what changed near it and stayed so, the nearest first; and what was the same all along
  */
 export function whatMoved(
   units: readonly CircumstancesOf[],
   onset: number,
+  [earliest, latest]: readonly [number, number] = [onset, onset],
 ): { readonly moved: readonly Moved[]; readonly same: readonly string[] } {
   const names = [...new Set(units.flatMap((u) => Object.keys(u.circumstances)))];
   const value = (i: number, name: string) => units[i]?.circumstances[name];
@@ -37,7 +38,7 @@ export function whatMoved(
   for (const name of names) {
     const changes = units.flatMap((_, i) => (i > 0 && value(i, name) !== value(i - 1, name) ? [i] : []));
     const near = changes
-      .filter((i) => Math.abs(i - onset) <= NEAR)
+      .filter((i) => i >= earliest - NEAR && i <= latest + NEAR)
       .toSorted((a, b) => Math.abs(a - onset) - Math.abs(b - onset))
       .find((i) => {
         const [from, to] = [value(i - 1, name), value(i, name)];
@@ -53,7 +54,7 @@ export function whatMoved(
         serial: units[near]!.serial,
         off: near - onset,
       });
-    else if (!changes.some((i) => i >= onset - NEAR)) same.push(name);
+    else if (!changes.some((i) => i >= earliest - NEAR)) same.push(name);
   }
   return { moved: moved.toSorted((a, b) => Math.abs(a.off) - Math.abs(b.off)), same };
 }

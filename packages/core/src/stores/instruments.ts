@@ -22,6 +22,7 @@ export const INSTRUMENT_KINDS = {
   gauge: 'Micrometer or bore gauge',
   scales: 'Scales',
   viscosity: 'Viscosity cup',
+  'series-line': 'Line that makes in series',
   other: 'Other',
 } as const;
 export type InstrumentKind = keyof typeof INSTRUMENT_KINDS;
