@@ -129,7 +129,7 @@ const of = (number: string) => `motors/${encodeURIComponent(number)}`;
 export const api = createApi({
   reducerPath: 'server',
   baseQuery,
-  tagTypes: ['Session', 'Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat', 'Plan', 'Criteria'],
+  tagTypes: ['Session', 'Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat', 'Plan', 'Criteria', 'Series'],
   endpoints: (b) => ({
     session: b.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
     signIn: b.mutation<Session, { name: string; pin: string }>({

@@ -30,6 +30,7 @@ const ALSO: Readonly<Record<string, string>> = {
   Instruments: 'calibration meter',
   Ovens: 'furnace programme treatment',
   Journal: 'who did what',
+  Series: 'batch line units control chart lot drift',
   Shop: 'settings defaults units marks back-ups',
   Routes: 'stations gates order version publish',
   People: 'pin role lead winder tester unlock',

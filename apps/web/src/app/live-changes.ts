@@ -22,12 +22,14 @@ export class LiveChanges {
     if (changes.length === 0) {
       // The stream begins: what happened since is not told again.
       if (before !== heard)
-        dispatch(api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat', 'Plan']));
+        dispatch(
+          api.util.invalidateTags(['Floor', 'Motor', 'Shop', 'Routes', 'People', 'Heat', 'Plan', 'Series']),
+        );
       return;
     }
     for (const change of changes) {
       if (change.motor === null) {
-        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor', 'Heat', 'Plan']));
+        dispatch(api.util.invalidateTags(['Shop', 'Routes', 'People', 'Motor', 'Heat', 'Plan', 'Series']));
         continue;
       }
       const { motor, row } = change;

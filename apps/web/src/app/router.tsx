@@ -38,6 +38,13 @@ export const router = createBrowserRouter([
       { path: 'plan', ...lazy(() => import('../plan/plan.tsx'), 'Plan') },
       { path: 'ovens', ...lazy(() => import('../heat/ovens.tsx'), 'Ovens') },
       { path: 'library', ...lazy(() => import('../library/library.tsx'), 'Library') },
+      { path: 'series', ...lazy(() => import('../series/series.tsx'), 'Series') },
+      { path: 'series/:batch', ...lazy(() => import('../series/line.tsx'), 'Line') },
+      { path: 'series/:batch/batch', ...lazy(() => import('../series/batch.tsx'), 'Batch') },
+      {
+        path: 'series/:batch/station/:station',
+        ...lazy(() => import('../series/station.tsx'), 'Station'),
+      },
       { path: 'legend', ...lazy(() => import('../legend/legend.tsx'), 'Legend') },
       {
         path: 'motor/:number',

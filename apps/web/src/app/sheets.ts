@@ -48,6 +48,7 @@ export const SHOP_GROUPS: readonly SheetGroup[] = [
     ['Journal', '/journal'],
   ),
   group('F6', 'Legend', ['Legend', '/legend']),
+  group('F7', 'Series', ['Series', '/series']),
   group('F8', 'Heat', ['Heat', '/heat']),
   group('F9', 'Plan', ['Plan', '/plan']),
 ];
@@ -107,10 +108,12 @@ export interface Tab extends SheetEntry {
  */
 export function tabsOf(groups: readonly SheetGroup[], path: string, most = 11): Tab[] {
   const all = groups.reduce((n, g) => n + g.sheets.length, 0) <= most;
+  // What lies under a sheet of the shop, such as one batch of the series, is shown as that sheet.
+  const shown = (to: string) => to === path || (to === '/series' && path.startsWith('/series/'));
   return groups.flatMap((g) => {
-    const open = g.sheets.some((s) => s.to === path);
+    const open = g.sheets.some((s) => shown(s.to));
     if (all || open || g.sheets.length === 1)
-      return g.sheets.map((s, i) => ({ ...s, current: s.to === path, folded: 0, first: i === 0 }));
+      return g.sheets.map((s, i) => ({ ...s, current: shown(s.to), folded: 0, first: i === 0 }));
     return g.sheets
       .slice(0, 1)
       .map((s) => ({ ...s, key: g.key, name: g.name, current: false, folded: g.sheets.length, first: true }));

@@ -1,6 +1,7 @@
 /** A scanner on any sheet, whatever has the focus: opens the motor, and gives a field back what stood in it. */
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
+import { findUnit } from '../series/find-unit.ts';
 import { findMotor } from './find-motor.ts';
 import { ScanBurst } from './scan-burst.ts';
 import { showMessage } from './sheet-state.ts';
@@ -41,10 +42,13 @@ export function useScanner() {
       }
       const restore = box && before?.box === box ? before.value : null;
       void findMotor(dispatch, scanned)
-        .then((motor) => {
-          if (motor) {
+        .then(async (motor) =>
+          motor ? `/motor/${encodeURIComponent(motor.number)}` : findUnit(dispatch, scanned),
+        )
+        .then((to) => {
+          if (to !== null) {
             if (box && restore !== null) putBack(box, restore);
-            void navigate(`/motor/${encodeURIComponent(motor.number)}`);
+            void navigate(to);
           } else if (!box)
             dispatch(showMessage({ text: `No motor in this shop has the number “${scanned}”.`, bad: true }));
         })

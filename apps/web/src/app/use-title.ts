@@ -5,6 +5,8 @@ import { MOTOR_SHEETS, SHOP_SHEETS } from './sheets.ts';
 
 export function titleOf(pathname: string, number: string | undefined): string {
   if (number === undefined) {
+    const batch = /^\/series\/([^/]+)/.exec(pathname);
+    if (batch) return `${decodeURIComponent(batch[1]!)} Series · Norther`;
     const sheet = SHOP_SHEETS.find((s) => s.to === pathname);
     return `${sheet?.name ?? 'Floor'} · Norther`;
   }

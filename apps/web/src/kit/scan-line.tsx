@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useLazyFindMotorsQuery, useMotorQuery } from '../app/api.ts';
 import { fitting, motorPlaces, sheetOfAnother, shopPlaces, type Place } from '../app/go-to.ts';
+import { findUnit } from '../series/find-unit.ts';
 import { showMessage, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch } from '../app/store.ts';
 
@@ -68,6 +69,8 @@ export function ScanLine() {
     }
     if (place) return go(place.to);
     if (list[0]) return motor(list[0].number);
+    const unit = await findUnit(dispatch, text).catch(() => null);
+    if (unit !== null) return go(unit);
     return dispatch(showMessage({ text: `No motor in this shop fits “${text}”.`, bad: true }));
   };
 

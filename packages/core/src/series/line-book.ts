@@ -165,6 +165,8 @@ export class LineBook {
       if (stop.station === station.id && !stop.lastTaken)
         this.stops.set(stop.id, { ...stop, lastTaken: true });
     this.count(station.id, entry.serial, at, attempt, verdict, first);
+    // What a line says of a unit is what it has loaded.
+    if (byItself) this.stations.set(station.id, { ...this.stations.get(station.id)!, lots });
     const began = first ? this.watch(station.id, values) : [];
     return good({
       ...{ serial: entry.serial, station: station.id, attempt, at },

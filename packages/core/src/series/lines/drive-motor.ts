@@ -212,7 +212,7 @@ export const driveMotorLine: SeriesLine = {
       figures: [
         {
           id: 'emf',
-          title: 'back-EMF',
+          title: 'EMF',
           dimension: 'back-emf',
           unit: 'V/krpm',
           lower: 18.8,

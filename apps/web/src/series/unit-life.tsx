@@ -1,0 +1,130 @@
+/** One unit at its hours: every lot and reading that is in it, rail by rail. */
+import { SERIES_LINES, type SeriesLine } from '@norther/core';
+import type { SeriesRecord, UnitAnswer } from '@norther/records';
+import { scaleTime, timeFormat } from 'd3';
+import { TickText } from '../kit/tick-text.tsx';
+import { withUnit } from './show-figure.ts';
+
+const [LEFT, LANE] = [76, 30];
+
+/** What is said of a record in a word or two. */
+function brief(line: SeriesLine, r: SeriesRecord): string {
+  const station = line.stations.find((s) => s.id === r.station)!;
+  const lots = Object.values(r.lots);
+  const [f] = station.figures;
+  const value = f ? (r.values[f.id] ?? null) : null;
+  const name = station.title.split(',')[0]!.toLowerCase();
+  if (r.verdict === 'sent') return `${name} sent`;
+  if (r.verdict === 'scrapped') return 'scrapped';
+  if (r.verdict === 'unread') return `${name} no reading`;
+  if (lots.length > 0 && station.lots[0] !== 'electrode') return `${name} ${lots[0]!}`;
+  return value === null ? name : `${name} ${withUnit(f!, value)}`;
+}
+
+export const lifeHeight = (lineId: string) => SERIES_LINES[lineId]!.rails.length * LANE + 28;
+
+export function UnitLife({
+  life,
+  lineId,
+  width,
+  suspect,
+}: {
+  readonly life: UnitAnswer;
+  readonly lineId: string;
+  readonly width: number;
+  /** A lot that is in doubt. */
+  readonly suspect: string | null;
+}) {
+  const line = SERIES_LINES[lineId]!;
+  const times = life.records.map((r) => Date.parse(r.at));
+  if (times.length === 0)
+    return <p className="p-3 text-[15px] text-graphite">Unit {life.serial} has not been begun.</p>;
+  const from = Math.min(...times);
+  const to = Math.max(...times, from + 60_000);
+  const room = (to - from) * 0.06;
+  const x = scaleTime([from - room, to + room * 1.6], [LEFT, width - 12]);
+  const bottom = line.rails.length * LANE + 8;
+  return (
+    <svg
+      width={width}
+      height={lifeHeight(lineId)}
+      className="block"
+      role="img"
+      aria-label={`Unit ${life.serial}`}
+    >
+      {x.ticks(Math.floor(width / 100)).map((t) => (
+        <g key={t.getTime()}>
+          <path d={`M${x(t)} ${bottom}v4`} stroke="var(--ink)" />
+          <TickText x={x(t)} y={bottom + 17}>
+            {timeFormat('%H:%M')(t)}
+          </TickText>
+        </g>
+      ))}
+      <path d={`M${LEFT} ${bottom}H${width - 12}`} stroke="var(--ink)" />
+      {line.rails.map((rail, row) => {
+        const own = life.records.filter(
+          (r) => line.stations.find((s) => s.id === r.station)?.rail === rail.id,
+        );
+        const y = 22 + row * LANE;
+        if (own.length === 0) return null;
+        const [a, b] = [Date.parse(own[0]!.at), Date.parse(own.at(-1)!.at)];
+        let [above, below] = [-Infinity, -Infinity];
+        return (
+          <g key={rail.id}>
+            <text x={10} y={y + 4} fontSize="14" fontWeight="650" fill="var(--ink)">
+              {rail.title.toLowerCase()}
+            </text>
+            <path d={`M${x(a)} ${y}H${x(b)}`} stroke="var(--ink)" strokeWidth="3" />
+            {own.map((r) => {
+              const words = brief(line, r);
+              const at = x(Date.parse(r.at));
+              const wide = words.length * 6.6;
+              const start = Math.min(at - 4, width - wide - 12);
+              // Words that would cover those before them go below; where there is no room they are left out.
+              const up = start > above + 6;
+              const down = !up && start > below + 6;
+              if (up) above = start + wide;
+              else if (down) below = start + wide;
+              const bad = r.verdict === 'out' || r.verdict === 'scrapped';
+              const doubted = suspect !== null && Object.values(r.lots).includes(suspect);
+              return (
+                <g key={r.order}>
+                  <title>
+                    {`${words}, ${timeFormat('%H:%M')(new Date(r.at))}, ${r.hand || r.by}${r.words ? `. ${r.words}` : ''}`}
+                  </title>
+                  <path
+                    d={`M${at} ${y - 6}v12`}
+                    stroke={bad ? 'var(--carmine)' : 'var(--ink)'}
+                    strokeWidth={bad ? 4 : 2}
+                  />
+                  {(up || down) && (
+                    <g>
+                      {doubted && (
+                        <rect
+                          x={start - 3}
+                          y={up ? y - 22 : y + 6}
+                          width={wide + 4}
+                          height="15"
+                          fill="var(--lemon)"
+                        />
+                      )}
+                      <text
+                        x={start}
+                        y={up ? y - 10 : y + 18}
+                        fontSize="12.5"
+                        fontWeight={doubted ? 650 : 450}
+                        fill={doubted ? 'var(--on-lemon)' : bad ? 'var(--carmine)' : 'var(--graphite)'}
+                      >
+                        {words}
+                      </text>
+                    </g>
+                  )}
+                </g>
+              );
+            })}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
