@@ -44,6 +44,10 @@ const VIEWS = [
   ['library', '/motor/3128/library'],
   ['library, empty', '/library'],
   ['heat', '/heat'],
+  ['series', '/series'],
+  ['line', '/series/B7'],
+  ['station', '/series/B7/station/fuse'],
+  ['batch', '/series/B7/batch'],
   ['ovens', '/ovens'],
   ['plan', '/plan?motor=3107'],
 ] as const;

@@ -20,7 +20,7 @@ const SHOTS = [
   ['balance', '/motor/3101/tests?kind=balance&stage=final'],
   ['performance', '/motor/3090/tests?kind=efficiency&stage=final'],
   ['verdict', '/motor/3090/verdict'],
-  ['trends', '/motor/3103/trends?of=vibration%20final%20vibration'],
+  ['series', '/series/B7'],
   ['library', '/motor/3128/library'],
   ['heat', '/heat'],
   ['plan', '/plan?motor=3107'],

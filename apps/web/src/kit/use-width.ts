@@ -1,4 +1,4 @@
-/** Width of an element as it is laid out now, and as it will be on paper while it is printed. */
+/** Width, and height, of an element as it is laid out now, and as it will be on paper while it is printed. */
 import { useLayoutEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 
@@ -6,10 +6,14 @@ import { flushSync } from 'react-dom';
 export function useWidth<T extends HTMLElement>(initial: number, printed?: number) {
   const ref = useRef<T>(null);
   const [width, setWidth] = useState(initial);
+  const [height, setHeight] = useState(0);
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const measure = () => setWidth(Math.max(1, Math.floor(element.clientWidth)));
+    const measure = () => {
+      setWidth(Math.max(1, Math.floor(element.clientWidth)));
+      setHeight(Math.floor(element.clientHeight));
+    };
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(element);
@@ -22,5 +26,5 @@ export function useWidth<T extends HTMLElement>(initial: number, printed?: numbe
       window.removeEventListener('afterprint', measure);
     };
   }, [printed]);
-  return [ref, width] as const;
+  return [ref, width, height] as const;
 }

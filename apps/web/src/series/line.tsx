@@ -1,5 +1,6 @@
 /** A batch on its line, for the wall and for whoever leads it. */
 import { figureKey, figureOf, SERIES_LINES } from '@norther/core';
+import type { LineAnswer } from '@norther/records';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { problemOf } from '../app/api.ts';
@@ -15,31 +16,43 @@ import { batchPath, POLL, useFigureChartQuery, useLineQuery, useUnitLifeQuery } 
 import { lifeHeight, UnitLife } from './unit-life.tsx';
 
 const SHOWN = 90;
-/** What rails and a unit's life leave of a sheet [px]. */
-const CHART_HIGH = 186;
+/** What rails and a unit's life leave of a sheet at the least [px]. */
+const LEAST_HIGH = 186;
 const clock = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 export function Line() {
   const name = useParams()['batch']!;
   const { data: now, error } = useLineQuery(name, POLL);
+  if (now) return <LineOf key={now.batch.id} now={now} />;
+  return (
+    <Sheet title={<SheetName name="Series">the line of batch {name}</SheetName>}>
+      <View letter="A" name="The line">
+        <p className="p-4 text-[17px]">{error ? problemOf(error).title : 'Fetching the line …'}</p>
+      </View>
+    </Sheet>
+  );
+}
+
+function LineOf({ now }: { readonly now: LineAnswer }) {
+  const { name } = now.batch;
+  const line = SERIES_LINES[now.batch.line]!;
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
   const [asked, setAsked] = useState<Asked>(null);
   const [headRef, headWidth] = useWidth<HTMLDivElement>(1240);
-  const [chartRef, chartWidth] = useWidth<HTMLDivElement>(880);
-  const line = now ? SERIES_LINES[now.batch.line]! : null;
+  const [chartRef, chartWidth, chartHeight] = useWidth<HTMLDivElement>(880);
   // Without a word the figure that broke a rule last, else the first.
-  const loud = now?.signals.find((s) => now.watches[s.figure]?.broken.length);
-  const first = line?.stations.find((s) => s.figures.length > 0);
+  const loud = now.signals.find((s) => now.watches[s.figure]?.broken.length);
+  const first = line.stations.find((s) => s.figures.length > 0);
   const wanted = address.get('figure');
   const figureId =
-    (wanted && line && figureOf(line, wanted) ? wanted : null) ??
+    (wanted && figureOf(line, wanted) ? wanted : null) ??
     loud?.figure ??
     (first ? figureKey(first.id, first.figures[0]!.id) : '');
-  const wantedStation = line?.stations.find((s) => s.id === address.get('station') && s.figures.length === 0);
-  const of = line && !wantedStation ? figureOf(line, figureId) : null;
-  const station = wantedStation ?? of?.station ?? null;
+  const wantedStation = line.stations.find((s) => s.id === address.get('station') && s.figures.length === 0);
+  const of = wantedStation ? null : figureOf(line, figureId);
+  const station = wantedStation ?? of?.station ?? line.stations[0]!;
   const all = address.get('all') !== null;
   const { currentData: chart } = useFigureChartQuery(
     { name, figure: figureId, ...(all ? {} : { last: SHOWN }) },
@@ -49,7 +62,7 @@ export function Line() {
   const unit =
     picked >= 1
       ? picked
-      : (chart?.drift?.onsetSerial ?? now?.stations.find((s) => s.id === station?.id)?.newest ?? null);
+      : (chart?.drift?.onsetSerial ?? now.stations.find((s) => s.id === station.id)?.newest ?? null);
   const { currentData: life } = useUnitLifeQuery(
     { name, serial: unit ?? 1 },
     { ...POLL, skip: unit === null },
@@ -67,16 +80,15 @@ export function Line() {
       { replace: true },
     );
   const choose = (id: string) => {
-    const s = line!.stations.find((x) => x.id === id)!;
+    const s = line.stations.find((x) => x.id === id)!;
     const own = s.figures.map((f) => figureKey(id, f.id));
-    const loudest = own.find((k) => now!.watches[k]?.broken.length) ?? own[0];
+    const loudest = own.find((k) => now.watches[k]?.broken.length) ?? own[0];
     put(loudest ? { figure: loudest, station: null } : { station: id });
   };
   const keys = useRef<(e: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     keys.current = (e) => {
-      if (!line || !station || asked !== null || isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey)
-        return;
+      if (asked !== null || isTyping(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
       const i = line.stations.indexOf(station);
       const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
       if (step !== undefined) {
@@ -86,7 +98,7 @@ export function Line() {
       const other = { ArrowUp: 1, ArrowDown: -1 }[e.key];
       if (other !== undefined && unit !== null) {
         e.preventDefault();
-        put({ unit: String(Math.max(1, Math.min(now!.batch.planned, unit + other))) });
+        put({ unit: String(Math.max(1, Math.min(now.batch.planned, unit + other))) });
       }
       if (e.key === 'Enter' && e.target === document.body)
         void navigate(`${batchPath(name)}/station/${station.id}`);
@@ -99,14 +111,6 @@ export function Line() {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  if (!now || !line || !station)
-    return (
-      <Sheet title={<SheetName name="Series">the line of batch {name}</SheetName>}>
-        <View letter="A" name="The line">
-          <p className="p-4 text-[17px]">{error ? problemOf(error).title : 'Fetching the line …'}</p>
-        </View>
-      </Sheet>
-    );
   const { heard } = now;
   return (
     <Sheet
@@ -146,7 +150,7 @@ export function Line() {
             </Link>
           </div>
           <div ref={headRef} className="overflow-x-auto pt-1">
-            <Rails now={now} width={Math.max(headWidth, 1000)} chosen={station.id} onChoose={choose} />
+            <Rails now={now} width={Math.max(headWidth, 1200)} chosen={station.id} onChoose={choose} />
           </div>
         </section>
       }
@@ -186,7 +190,7 @@ export function Line() {
             {all ? `the last ${SHOWN} units` : 'every unit'}
           </button>
         </div>
-        <div ref={chartRef} className="min-h-0 flex-1">
+        <div ref={chartRef} className="min-h-[186px] flex-1">
           {of && chart && chart.count > 0 ? (
             <FigureChart
               chart={chart}
@@ -194,7 +198,7 @@ export function Line() {
               process={now.batch.limits[figureId]!}
               school={now.batch.school}
               width={chartWidth}
-              height={CHART_HIGH}
+              height={Math.max(LEAST_HIGH, chartHeight)}
               unit={picked >= 1 ? picked : null}
             />
           ) : (

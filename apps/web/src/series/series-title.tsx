@@ -18,7 +18,7 @@ export function SeriesTitle({ now }: { readonly now: LineAnswer }) {
     </div>
   );
   return (
-    <div className="grid grid-cols-[auto_minmax(0,2fr)_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] max-xl:grid-cols-2">
+    <div className="grid w-full grid-cols-[auto_minmax(0,2fr)_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)] max-xl:grid-cols-3">
       <div className={TITLE_CELL}>
         <span className="block text-[13px] leading-none text-graphite">Batch</span>
         <span className="fig block text-[27px] leading-none">{batch.name}</span>

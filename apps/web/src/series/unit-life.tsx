@@ -56,7 +56,7 @@ export function UnitLife({
         <g key={t.getTime()}>
           <path d={`M${x(t)} ${bottom}v4`} stroke="var(--ink)" />
           <TickText x={x(t)} y={bottom + 17}>
-            {timeFormat('%H:%M')(t)}
+            {timeFormat(to - from < 600_000 ? '%H:%M:%S' : '%H:%M')(t)}
           </TickText>
         </g>
       ))}
