@@ -4,13 +4,18 @@
  */
 import { expect, test, type Page } from '@playwright/test';
 import {
+  barToBarOhm,
+  commutatorPlanOf,
   machineKind,
   publishedRoutes,
+  ringNetwork,
   stationsOf,
   TEST_KINDS,
   type Field,
   type Route,
   type Station,
+  type TestKindId,
+  type Typed,
 } from '../packages/core/src/index.ts';
 import { choose, field, signIn } from './keyboard.ts';
 import { soundReading } from '../packages/core/test/sound-reading.ts';
@@ -238,6 +243,41 @@ const photoMarked: Incident = async (page, motor, at) => {
   await page.keyboard.press('Escape');
 };
 
+/** A reading that says what was done wrong: it stops, in words that name it; the sound one comes after it is mended. */
+const faultFound =
+  (kind: TestKindId, spoilt: (route: Route, sound: Typed) => Typed, words: RegExp): Incident =>
+  async (page, motor, at, _number, route) => {
+    const { stage } = at.tests.find((t) => t.kind === kind)!;
+    await page.goto(`${motor}/tests?kind=${kind}&stage=${stage}`);
+    const typed = spoilt(route, soundReading(kind, route));
+    for (const f of TEST_KINDS[kind].fields) if (typed[f.id]) await fillOne(page, f, typed[f.id]!);
+    const verdict = page.getByLabel('Verdict').last();
+    await expect(verdict).toContainText(words);
+    await expect(verdict.getByRole('img', { name: 'stop' }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Keep the reading' }).click();
+    await expect(told(page)).toContainText('kept');
+  };
+const asks =
+  (kind: TestKindId) =>
+  (at: Station): boolean =>
+    at.tests.some((t) => t.kind === kind && t.stage !== 'incoming');
+/** One coil of the armature with an open joint. */
+const openCoil = (route: Route, sound: Typed): Typed => {
+  const kind = machineKind(route.machine);
+  const { card, plate } = kind.examples[0]!;
+  const plan = commutatorPlanOf(kind.checkCard(card, kind.readPlate(plate).plate, false, {}).plan)!;
+  const network = ringNetwork(plan.ring!, [{ kind: 'open', coil: 7 }]);
+  if (!network.ok) throw new Error('The example has no ring.');
+  const ohms = barToBarOhm(plan.spec.bars, network.value);
+  return { ...sound, readings: ohms.map((o) => (1000 * o!).toFixed(3)).join('\n') };
+};
+/** The second coil the wrong way round. */
+const turnedRound = (_route: Route, sound: Typed): Typed => {
+  const poles = [...sound['sequence']!];
+  poles[1] = poles[1] === 'N' ? 'S' : 'N';
+  return { ...sound, sequence: poles.join('') };
+};
+
 /** Of each walk: what happens, and at which station. */
 const HAPPENS: Readonly<Record<string, readonly [Incident, (at: Station, place: number) => boolean]>> = {
   'ac-rewind': [doneAgain, (at) => at.id === 'wind'],
@@ -247,6 +287,8 @@ const HAPPENS: Readonly<Record<string, readonly [Incident, (at: Station, place: 
     twoAtOnce,
     (at, place) => place > 0 && !at.gate && !at.signedBy && at.tests.length === 0,
   ],
+  'universal-rewind': [faultFound('bar-to-bar', openCoil, /open/i), asks('bar-to-bar')],
+  'tooth-coil-rewind': [faultFound('polarity', turnedRound, /2/), asks('polarity')],
   'ac-rotor': [photoMarked, (_at, place) => place === 1],
 };
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import {
   barToBarOhm,
   directCurrent,
-  directCurrentPlanOf,
+  commutatorPlanOf,
   judgeTest,
   redesignDirectCurrent,
   ringNetwork,
@@ -21,8 +21,7 @@ const [shunt, separate] = directCurrent.examples as [
 const plateOf = (typed: Typed) => directCurrent.readPlate(typed).plate;
 const check = (card: Typed = {}, plate: Typed = {}, example = shunt) =>
   directCurrent.checkCard({ ...example.card, ...card }, plateOf({ ...example.plate, ...plate }), true, {});
-const planOf = (...of: Parameters<typeof check>): DirectCurrentPlan =>
-  directCurrentPlanOf(check(...of).plan)!;
+const planOf = (...of: Parameters<typeof check>): DirectCurrentPlan => commutatorPlanOf(check(...of).plan)!;
 const codes = (...of: Parameters<typeof check>) => check(...of).findings.map((f) => f.code);
 const judged = (kind: Parameters<typeof judgeTest>[0], typed: Typed, plan = planOf()) => {
   const outcome = judgeTest(kind, typed, { plate: plateOf(shunt.plate), plan });
@@ -109,7 +108,7 @@ describe('the figures', () => {
       current: '20.5',
       fieldCurrent: '0.65',
     });
-    const [before, after] = [planOf().figures, directCurrentPlanOf(proposed.plan)!.figures];
+    const [before, after] = [planOf().figures, commutatorPlanOf(proposed.plan)!.figures];
     expect(after.fluxPerPole!.value / before.fluxPerPole!.value).toBeCloseTo(1, 1);
     expect(redesignDirectCurrent(found, plateOf(shunt.plate), {}).ok).toBe(false);
   });

@@ -2,7 +2,7 @@
 import {
   analysisOf,
   barToBarOhm,
-  directCurrentPlanOf,
+  commutatorPlanOf,
   machineKind,
   ringNetwork,
   singlePhasePlanOf,
@@ -30,16 +30,25 @@ const READINGS: Readonly<Partial<Record<TestKindId, Reading>>> = {
       : null;
   },
   'bar-to-bar': (plan) => {
-    const armature = directCurrentPlanOf(plan);
+    const armature = commutatorPlanOf(plan);
     const network = armature?.ring && ringNetwork(armature.ring, []);
     if (!armature || !network?.ok) return null;
     const ohms = barToBarOhm(armature.spec.bars, network.value);
     return { readings: ohms.map((o) => (1000 * o!).toFixed(3)).join('\n'), temperature: '20' };
   },
-  'field-drop': (plan, _plate, example) =>
-    plan && { ...example, volts: Array(plan.poles).fill('55').join('\n') },
+  'field-drop': (plan, _plate, example) => {
+    const winding = commutatorPlanOf(plan)?.fields.windings[0];
+    return plan && winding ? { ...example, winding, volts: Array(plan.poles).fill('55').join('\n') } : null;
+  },
   'back-emf': (_plan, { emfConstant: volts }) =>
     volts === undefined ? null : { speed: '1000', uv: volts, vw: volts, wu: volts },
+  // A tool runs by its own speed without load.
+  'dc-no-load': (_plan, { noLoadSpeed, voltage, current }, example) =>
+    noLoadSpeed === undefined
+      ? null
+      : { ...example, voltage: voltage!, current: String(0.3 * Number(current)), speed: noLoadSpeed },
+  'dc-load': (_plan, { noLoadSpeed, voltage, current, speed }, example) =>
+    noLoadSpeed === undefined ? null : { ...example, voltage: voltage!, current: current!, speed: speed! },
   // The tolerance goes by the plate's speed.
   balance: (_plan, { speed }, example) =>
     speed === undefined ? null : { ...example, speed, plane1: '2', plane2: '2' },

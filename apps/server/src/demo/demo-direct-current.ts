@@ -2,7 +2,7 @@
 import {
   barToBarOhm,
   directCurrent,
-  directCurrentPlanOf,
+  commutatorPlanOf,
   ringNetwork,
   type DirectCurrentPlan,
   type RingFault,
@@ -122,7 +122,7 @@ const QUARRY_LOCOMOTIVE: DemoOtherKind = {
 
 function planOf({ plate, card }: DemoOtherKind, power: string, speed: string): DirectCurrentPlan {
   const read = directCurrent.readPlate({ ...plate, power, speed }).plate;
-  const plan = directCurrentPlanOf(directCurrent.checkCard(card, read, false, {}).plan);
+  const plan = commutatorPlanOf(directCurrent.checkCard(card, read, false, {}).plan);
   if (!plan) throw new Error('The demo’s armature cannot be laid out.');
   return plan;
 }

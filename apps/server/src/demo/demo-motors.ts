@@ -1,5 +1,6 @@
 /** The motors on the floor of the made-up shop: where each stands, and the faults to find among them. */
 import { DIRECT_CURRENT_MOTORS } from './demo-direct-current.ts';
+import { UNIVERSAL_MOTORS } from './demo-universal.ts';
 import { TOOTH_COIL_MOTORS } from './demo-tooth-coil.ts';
 import { SINGLE_PHASE_MOTORS } from './demo-single-phase.ts';
 import { DIPPED_TWICE } from './demo-routes.ts';
@@ -506,4 +507,5 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   ...SINGLE_PHASE_MOTORS,
   ...DIRECT_CURRENT_MOTORS,
   ...TOOTH_COIL_MOTORS,
+  ...UNIVERSAL_MOTORS,
 ];

@@ -338,6 +338,9 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       s.tests.some((t) => t.kind === r.kind && t.stage === r.stage),
     );
     const done = station && signedAgo.get(station.id);
+    // Never before its stage had begun, whatever the hour at which the demo is made.
+    const begins = stationsOf(route).find((s) => s.begins === r.stage);
+    const begun = (begins && signedAgo.get(begins.id)) ?? Infinity;
     return {
       id: uuidV7(),
       kind: r.kind,
@@ -346,7 +349,7 @@ function demoDocument(m: DemoMotor, now: number): unknown {
       values: { ...numbers, ...texts },
       ...(waves ? { waves } : {}),
       ...(r.bakedMinutes === undefined ? {} : { log: ovenLog(r.bakedMinutes) }),
-      takenAt: ago(done === undefined ? r.hoursAgo : done + 0.1),
+      takenAt: ago(done === undefined ? Math.min(r.hoursAgo, begun - 0.1) : done + 0.1),
       takenBy: 'Per Marsk',
     };
   });

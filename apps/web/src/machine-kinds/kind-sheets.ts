@@ -6,10 +6,12 @@ export const KIND_SHEETS: Readonly<Record<string, readonly KindSheetName[]>> = {
   'three-phase': KIND_SHEET_NAMES,
   'single-phase': ['card', 'winding', 'connection', 'cut'],
   'direct-current': ['card', 'winding', 'connection', 'cut'],
+  universal: ['card', 'winding', 'connection', 'cut'],
   'tooth-coil': ['card', 'winding', 'connection', 'cut'],
 };
 
 /** What a kind calls a sheet that is another thing there. */
 export const KIND_WORDS: Readonly<Record<string, Readonly<Partial<Record<KindSheetName, string>>>>> = {
   'direct-current': { winding: 'Armature', connection: 'Fields' },
+  universal: { winding: 'Armature', connection: 'Field' },
 };

@@ -53,6 +53,16 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
     materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
     drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
   },
+  universal: {
+    sheets: {
+      card: from(() => import('./direct-current/direct-card.tsx'), 'DirectCard'),
+      winding: from(() => import('./direct-current/direct-winding.tsx'), 'DirectWinding'),
+      connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+    },
+    materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
+    drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
+  },
   'tooth-coil': {
     sheets: {
       card: from(() => import('./tooth-coil/tooth-card.tsx'), 'ToothCard'),

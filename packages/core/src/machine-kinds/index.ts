@@ -2,11 +2,12 @@
 import { directCurrent } from './direct-current/index.ts';
 import type { MachineKind } from './machine-kind.ts';
 import { singlePhase } from './single-phase/index.ts';
+import { universal } from './universal/index.ts';
 import { toothCoil } from './tooth-coil/index.ts';
 import { threePhase } from './three-phase/index.ts';
 
 /** In the order in which they are offered when a motor is taken in. */
-const ALL: readonly MachineKind[] = [threePhase, singlePhase, directCurrent, toothCoil];
+const ALL: readonly MachineKind[] = [threePhase, singlePhase, directCurrent, universal, toothCoil];
 
 export const MACHINE_KIND_IDS: readonly string[] = ALL.map((kind) => kind.id);
 /** What a record without a kind is: before there were others. */
@@ -21,6 +22,7 @@ export function machineKind(id: string): MachineKind {
 export * from './three-phase/index.ts';
 export * from './single-phase/index.ts';
 export * from './direct-current/index.ts';
+export * from './universal/index.ts';
 export * from './tooth-coil/index.ts';
 export * from './wound-rotor/index.ts';
 export type {

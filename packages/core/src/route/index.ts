@@ -7,6 +7,7 @@ import { acSealed } from './ac-sealed/index.ts';
 import { dcRewind } from './dc-rewind/index.ts';
 import { singlePhaseRewind } from './single-phase-rewind/index.ts';
 import { toothCoilRewind } from './tooth-coil-rewind/index.ts';
+import { universalRewind } from './universal-rewind/index.ts';
 import { stationsOf, type Route } from './route.ts';
 import type { Station } from './station.ts';
 
@@ -19,6 +20,7 @@ export const ROUTES: readonly Route[] = [
   acRotor,
   singlePhaseRewind,
   dcRewind,
+  universalRewind,
   toothCoilRewind,
 ];
 

@@ -18,6 +18,7 @@ import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
 import { dcLoad, dcNoLoad } from './dc-run/dc-run.ts';
 import type { TestContext, TestKind } from './define-test.ts';
+import { doubleInsulation } from './double-insulation/double-insulation.ts';
 import { efficiency } from './efficiency/efficiency.ts';
 import { fieldDrop } from './field-drop/field-drop.ts';
 import { fullLoad } from './full-load/full-load.ts';
@@ -51,6 +52,7 @@ const ALL = [
   cure,
   immersion,
   highPotential,
+  doubleInsulation,
   starting,
   commutator,
   shaftFits,

@@ -1,7 +1,7 @@
 /** How the winding of each kind of machine is drawn round the bore. */
 import {
   analysisOf,
-  directCurrentPlanOf,
+  commutatorPlanOf,
   singlePhasePlanOf,
   toothCoilPlanOf,
   type Plan,
@@ -24,7 +24,7 @@ const DRAWINGS: readonly Draw[] = [
     return single && singlePhaseBore(single, options);
   },
   (plan, options) => {
-    const armature = directCurrentPlanOf(plan);
+    const armature = commutatorPlanOf(plan);
     return armature && armatureRing(armature, options);
   },
   (plan, options) => {

@@ -1,5 +1,5 @@
-/** The data card of a direct-current machine: armature, marks and fields, with the armature drawn beside it. */
-import type { DirectCurrentPlan } from '@norther/core';
+/** The data card of a machine with a commutator: armature, marks and fields, with the armature drawn beside it. */
+import { machineKind, type DirectCurrentPlan } from '@norther/core';
 import { armatureRing } from '@norther/drawings';
 import type { MotorFile } from '../../app/api.ts';
 import { KindCard } from '../shared/kind-card.tsx';
@@ -14,7 +14,7 @@ export function DirectCard({ file }: { readonly file: MotorFile }) {
       file={file}
       card={card}
       plan={card.checked.plan}
-      note="as found, direct current"
+      note={`as found, ${machineKind(file.motor.kind).name}`}
       line="Armature and fields, in one line"
       draw={draw}
       empty="The armature is drawn here as soon as slots, bars, poles, winding, which way the leads go, span, turns and wires are on the card."

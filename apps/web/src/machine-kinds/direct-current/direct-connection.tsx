@@ -1,5 +1,5 @@
 /** The field sheet of a direct-current machine: joints of the frame to tick, and the walk with the needle. */
-import { directCurrentPlanOf, POLE_WINDING_NAME, type PoleWinding } from '@norther/core';
+import { commutatorPlanOf, POLE_WINDING_NAME, type PoleWinding } from '@norther/core';
 import { fieldFrame } from '@norther/drawings';
 import { useMemo } from 'react';
 import type { MotorFile } from '../../app/api.ts';
@@ -15,7 +15,7 @@ const SHORT: Readonly<Record<PoleWinding, string>> = { shunt: 'shunt', series: '
 
 export function DirectConnection({ file }: { readonly file: MotorFile }) {
   const planned = useMemo(() => plannedWinding(file), [file]);
-  const plan = directCurrentPlanOf(planned.checked.plan);
+  const plan = commutatorPlanOf(planned.checked.plan);
   if (!plan)
     return (
       <NothingToConnect file={file} name="Fields" wants="the armature, its poles, and how the field is fed" />

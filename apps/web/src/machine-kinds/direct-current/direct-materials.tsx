@@ -1,6 +1,6 @@
 /** What a step of a direct-current rewind takes, for this machine. */
 import {
-  directCurrentPlanOf,
+  commutatorPlanOf,
   POLE_WINDING_NAME,
   showShort,
   showWires,
@@ -73,7 +73,7 @@ const USES: Readonly<Record<string, Uses>> = {
 
 export function DirectMaterials({ file, station }: { readonly file: MotorFile; readonly station: Station }) {
   const { checked, cut } = useCut(file);
-  const plan = directCurrentPlanOf(checked.plan);
+  const plan = commutatorPlanOf(checked.plan);
   const uses = USES[station.id];
   if (!plan || !uses) return null;
   return <MaterialsTable file={file} rows={uses.rows(plan, cut)} more={uses.more} />;

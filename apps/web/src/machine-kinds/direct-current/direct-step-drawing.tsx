@@ -1,5 +1,5 @@
 /** The drawing that a step of a direct-current rewind is done by. */
-import { directCurrentPlanOf, type DirectCurrentPlan, type Station } from '@norther/core';
+import { commutatorPlanOf, type DirectCurrentPlan, type Station } from '@norther/core';
 import { armatureRing, fieldFrame, slotSection, type Scene } from '@norther/drawings';
 import { useMemo } from 'react';
 import type { MotorFile } from '../../app/api.ts';
@@ -29,7 +29,7 @@ export function DirectStepDrawing({
 }) {
   const { checked, cut } = useCut(file);
   const scene = useMemo(() => {
-    const plan = directCurrentPlanOf(checked.plan);
+    const plan = commutatorPlanOf(checked.plan);
     return (plan && DRAWINGS[station.id]?.(plan, file, cut)) ?? null;
   }, [checked, cut, file, station.id]);
   return scene && <SceneView scene={scene} className="mx-auto" />;

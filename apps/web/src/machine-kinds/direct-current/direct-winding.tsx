@@ -1,8 +1,7 @@
 /** The armature sheet: unrolled with its commutator, the winding order for the hand, figures, and what to change. */
 import {
   DIRECT_CURRENT_FIGURES,
-  DIRECT_CURRENT_PROPOSAL,
-  directCurrent,
+  machineKind,
   redesignDirectCurrent,
   type ArmatureCoil,
   type DirectCurrentFigureId,
@@ -26,11 +25,11 @@ import { useWindingRoles } from '../shared/winding-roles.ts';
 import { useDirectCard } from './use-direct-card.ts';
 import { WindingOrder } from './winding-order.tsx';
 
-const WISH = DIRECT_CURRENT_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed');
 const TABS = { change: 'Change', redesign: 'Redesign' } as const;
 type Tab = keyof typeof TABS;
 
 export function DirectWinding({ file }: { readonly file: MotorFile }) {
+  const { proposal: mayChange, shorthand } = machineKind(file.motor.kind);
   const found = useDirectCard(file, 'as-found');
   const proposal = useDirectCard(file, 'proposed', found.typed);
   const wound = useDirectCard(file, 'as-wound', found.typed);
@@ -125,12 +124,12 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
                   typed={proposal.typed}
                   onFill={toProposal}
                   findings={proposal.checked.findings}
-                  shorthand={directCurrent.shorthand}
+                  shorthand={shorthand}
                   label="Proposed, in one line"
                 />
                 <ProposalForm
                   file={file}
-                  fields={DIRECT_CURRENT_PROPOSAL}
+                  fields={mayChange}
                   card={role === 'as-wound' ? wound : proposal}
                   onType={toProposal}
                 />
@@ -139,7 +138,7 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
             {tab === 'redesign' && (
               <RedesignForm
                 words={`From the winding as found${found.plate.voltageV ? `, ${found.plate.voltageV} V` : ''}${found.plate.speedRpm ? ` ${found.plate.speedRpm} rpm` : ''}: the same flux, the same copper in its place.`}
-                wish={WISH}
+                wish={mayChange.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed')}
                 redesign={(wanted) =>
                   redesignDirectCurrent(found.checked, found.plate as DirectCurrentPlate, {
                     voltageV: wanted['forVoltage'],

@@ -63,7 +63,7 @@ export const MEASURED_FIELDS: readonly Field[] = [
 ];
 export const SUPPLY_FIELDS: readonly Field[] = [
   quantity('forVoltage', 'For volts', 'voltage', 6, 1500, 'plate when empty'),
-  quantity('forSpeed', 'For speed', 'speed', 20, 24000, 'plate when empty'),
+  quantity('forSpeed', 'For speed', 'speed', 20, 60000, 'plate when empty'),
   TAKEN_FROM,
 ];
 

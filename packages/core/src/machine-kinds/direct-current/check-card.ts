@@ -14,7 +14,8 @@ import { DIRECT_CURRENT_ID, directCurrentPlan, type DirectCurrentPlan } from './
 import { DIRECT_CURRENT_PLATE, hasSeries, hasShunt, type DirectCurrentPlate } from './plate.ts';
 
 export interface DirectCurrentCard extends CheckedCard {
-  readonly machine: typeof DIRECT_CURRENT_ID;
+  /** Also the card of another machine with a commutator. */
+  readonly commutator: true;
   readonly plan: DirectCurrentPlan | null;
   readonly card: DirectCurrentCardData;
 }
@@ -41,6 +42,7 @@ export function checkDirectCurrentCard(
   const missing = missingFields(DIRECT_CURRENT_MOMENTS, DIRECT_CURRENT_CARD, typed);
   return {
     machine: DIRECT_CURRENT_ID,
+    commutator: true,
     typed,
     card,
     plan,
@@ -51,14 +53,14 @@ export function checkDirectCurrentCard(
   };
 }
 
-/** The card as that of a direct-current machine; null where it is of another kind, or there is none. */
-export const asDirectCurrent = (card: CheckedCard | null | undefined): DirectCurrentCard | null =>
-  card?.machine === DIRECT_CURRENT_ID ? (card as DirectCurrentCard) : null;
+/** The card as that of a machine with a commutator; null where it has none, or there is no card. */
+export const asCommutatorCard = (card: CheckedCard | null | undefined): DirectCurrentCard | null =>
+  card && 'commutator' in card ? (card as DirectCurrentCard) : null;
 
 /** A span far from a pole pitch links little flux; common practice, no source. */
 const MOST_OFF_SPAN = 1.25;
 
-function checkCounts({ spec }: DirectCurrentCardData): Finding[] {
+export function checkCounts({ spec }: DirectCurrentCardData): Finding[] {
   if (!spec) return [];
   const found: Finding[] = [];
   const { slots, bars, poles, slotPitch = 0 } = spec;
@@ -138,7 +140,7 @@ function checkLeads(plan: DirectCurrentPlan, card: DirectCurrentCardData): Findi
       ];
 }
 
-function checkOhms(plan: DirectCurrentPlan, card: DirectCurrentCardData): Finding[] {
+export function checkOhms(plan: DirectCurrentPlan, card: DirectCurrentCardData): Finding[] {
   const { ohmTemperature = 20, barOhm, shuntOhm } = card.numbers;
   return (
     [
@@ -174,7 +176,7 @@ const CALLED: Readonly<Record<string, readonly string[]>> = {
   slotFill: ['wires', 'turns'],
 };
 
-function checkFigures({ judged, figures }: DirectCurrentPlan): Finding[] {
+export function checkFigures({ judged, figures }: DirectCurrentPlan): Finding[] {
   return Object.entries(judged).flatMap(([id, { verdict }]) => {
     if (verdict !== 'stop') return [];
     const figure = figures[id as keyof typeof figures]!;

@@ -37,6 +37,9 @@ export const DIRECT_CURRENT_FIGURES = [
   'interpoleOhm20',
   'interpoleDensity',
   'interpoleRatio',
+  'transformerVolts',
+  'rimSpeed',
+  'fieldRatio',
   'copperMass',
 ] as const;
 export type DirectCurrentFigureId = (typeof DIRECT_CURRENT_FIGURES)[number];
@@ -89,7 +92,11 @@ export function directCurrentFigures(
   laid: LaidArmature,
   card: DirectCurrentCardData,
   plate: DirectCurrentPlate,
-  supply: { readonly voltageV?: number | undefined; readonly speedRpm?: number | undefined },
+  supply: {
+    readonly voltageV?: number | undefined;
+    readonly speedRpm?: number | undefined;
+    readonly alternating?: DirectCurrentPlate['alternating'];
+  },
   recordWorking: boolean,
 ): DirectCurrentFigures {
   const { spec, armature, turns, wires } = laid;
@@ -307,13 +314,22 @@ export function directCurrentFigures(
       const inSeries = [f.armatureOhm20, f.seriesOhm20, f.interpoleOhm20].filter((x) => x !== undefined);
       const drop = Ia ? inSeries.reduce((sum, x) => sum + ohmAt(x.value, 20, HOT_C), 0) * Ia.value : null;
       const sign = plate.mode === 'generator' ? 1 : -1;
+      const ac = supply.alternating;
       const E = put(
         'emf',
         ['Induced volts at rated load', 'E', 'V'],
-        sign < 0 ? 'E = U − I_a · R_75 − 2 V' : 'E = U + I_a · R_75 + 2 V',
-        LANGSDORF,
+        ac
+          ? 'E = U · λ − I_a · R_75 − 2 V'
+          : sign < 0
+            ? 'E = U − I_a · R_75 − 2 V'
+            : 'E = U + I_a · R_75 + 2 V',
+        ac ? 'what of the volts is in phase with the current; first principles' : LANGSDORF,
         {
           U,
+          // Shown where there is one.
+          ...((ac ? { pf: given('λ', ac.powerFactor, '', 'plate, or 0.93 assumed') } : {}) as {
+            pf: Input;
+          }),
           d: given(
             'I_a·R',
             drop ?? 0.06 * U.value,
@@ -322,13 +338,13 @@ export function directCurrentFigures(
           ),
           b: given('U_br', BRUSH_VOLTS, 'V', 'both brushes, carbon: common practice'),
         },
-        (v) => v.U + sign * (v.d + v.b),
+        (v) => v.U * (ac?.powerFactor ?? 1) + sign * (v.d + v.b),
         ...(drop === null ? ['current or core are not known: a drop of 6 % is taken'] : []),
       );
       const flux = put(
         'fluxPerPole',
-        ['Flux per pole', 'Φ', 'mWb'],
-        'Φ = 60 · E · 2a / (Z · n · 2p)',
+        [ac ? 'Flux per pole, peak' : 'Flux per pole', 'Φ', 'mWb'],
+        ac ? 'Φ = √2 · 60 · E · 2a / (Z · n · 2p)' : 'Φ = 60 · E · 2a / (Z · n · 2p)',
         LANGSDORF,
         {
           E: taken(E),
@@ -337,8 +353,17 @@ export function directCurrentFigures(
           n: given('n', supply.speedRpm, 'rpm', 'plate'),
           poles,
         },
-        (v) => (1000 * 60 * v.E * v.paths) / (v.Z * v.n * v.poles),
+        (v) => ((ac ? Math.SQRT2 : 1) * 1000 * 60 * v.E * v.paths) / (v.Z * v.n * v.poles),
       );
+      if (ac)
+        put(
+          'transformerVolts',
+          ['Volts in the coil under the brush', 'e_t', 'V'],
+          'e_t = √2 · π · f · T · Φ',
+          'a coil that the brush shorts is the secondary of a transformer; first principles',
+          { f: given('f', ac.frequencyHz, 'Hz', 'plate'), T, flux: taken(flux) },
+          (v) => (Math.SQRT2 * Math.PI * v.f * v.T * v.flux) / 1000,
+        );
       const arc = card.numbers['poleArc'];
       const { coreLengthMm: L, toothWidthMm: tooth, boreDiameterMm: D } = core;
       if (arc && L) {
@@ -370,6 +395,34 @@ export function directCurrentFigures(
       }
     }
   }
+  // Of machines without interpoles: how the field stands against the armature, and what the rim has to hold.
+  const ownSeries = card.poleCoils.series;
+  if (plate.tool && ownSeries)
+    put(
+      'fieldRatio',
+      ['Field to armature, ampere-turns', 'θ_f/θ_a', ''],
+      'θ_f/θ_a = T_f · 2p · 2a / (Z/2)',
+      LANGSDORF,
+      {
+        T: given('T_f', ownSeries.turns, 'turns', 'card, of one pole'),
+        poles,
+        paths: taken(paths),
+        Z: taken(Z),
+      },
+      (v) => (v.T * v.poles * v.paths) / (v.Z / 2),
+    );
+  if (plate.tool && core.boreDiameterMm && supply.speedRpm)
+    put(
+      'rimSpeed',
+      ['Speed of the rim', 'v', 'm/s'],
+      'v = π · D · n / 60',
+      'definition',
+      {
+        D: given('D', core.boreDiameterMm, 'mm', 'card, armature diameter'),
+        n: given('n', supply.speedRpm, 'rpm', 'plate'),
+      },
+      (v) => (Math.PI * v.D * v.n) / 60_000,
+    );
   const { slotDepthMm: depth, slotWidthTopMm: width } = core;
   if (depth && width)
     put(

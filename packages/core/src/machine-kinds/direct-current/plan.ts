@@ -33,7 +33,8 @@ import { hasSeries, hasShunt, type DirectCurrentPlate } from './plate.ts';
 export const DIRECT_CURRENT_ID = 'direct-current';
 
 export interface DirectCurrentPlan extends Plan, LaidArmature {
-  readonly machine: typeof DIRECT_CURRENT_ID;
+  /** Id of the kind: other machines with a commutator have such a plan as well. */
+  readonly machine: string;
   /** Every coil with its slots and bars; dead ones are the last numbers. */
   readonly armatureCoils: readonly ArmatureCoil[];
   readonly fields: FieldConnection;
@@ -83,6 +84,7 @@ export function directCurrentPlan(
   const supply = {
     voltageV: card.numbers['forVoltage'] ?? plate.voltageV,
     speedRpm: card.numbers['forSpeed'] ?? plate.speedRpm,
+    ...(plate.alternating ? { alternating: plate.alternating } : {}),
   };
   const figures = directCurrentFigures(laid, card, plate, supply, working);
   return {
@@ -138,10 +140,28 @@ const BAR_VOLTS = lowerIsBetter({
   source: `flashover from bar to bar; ${CP}`,
 });
 const FIELD_DENSITY = usualRange({ from: 0.5, low: 1, high: 3, limit: 4, to: 6, source: CP });
+const TRANSFORMER = lowerIsBetter({
+  from: 0,
+  watch: 3.5,
+  limit: 6,
+  to: 10,
+  name: 'limit 6 V',
+  source: `sparking under the brush from the coil it shorts; ${CP}`,
+});
+const RIM = lowerIsBetter({
+  from: 0,
+  watch: 55,
+  limit: 75,
+  to: 100,
+  name: 'limit 75 m/s',
+  source: `what holds coil ends and wedges; ${CP}`,
+});
+const TOOL_DENSITY = usualRange({ from: 3, low: 6, high: 16, limit: 22, to: 28, source: CP });
+const FIELD_RATIO = usualRange({ from: 0.2, low: 0.5, high: 1.4, limit: 2, to: 3, source: CP });
 const INTERPOLE = usualRange({ from: 0.6, low: 1.1, high: 1.4, limit: 1.7, to: 2, source: CP });
 
 function judgeFigures(figures: DirectCurrentFigures, plate: DirectCurrentPlate): DirectCurrentPlan['judged'] {
-  const density = currentDensityScale(plate.cooling);
+  const density = plate.tool ? TOOL_DENSITY : currentDensityScale(plate.cooling);
   const scales: Partial<Record<DirectCurrentFigureId, LimitScale>> = {
     gapDensity: GAP,
     toothDensity: TOOTH,
@@ -151,6 +171,9 @@ function judgeFigures(figures: DirectCurrentFigures, plate: DirectCurrentPlate):
     seriesDensity: density,
     interpoleDensity: density,
     interpoleRatio: INTERPOLE,
+    transformerVolts: TRANSFORMER,
+    rimSpeed: RIM,
+    fieldRatio: FIELD_RATIO,
     slotFill: SLOT_FILL,
   };
   return Object.fromEntries(
@@ -206,6 +229,6 @@ function linesOf(
   ];
 }
 
-/** The plan of a direct-current machine; null where there is none, or of another kind. */
-export const directCurrentPlanOf = (plan: Plan | null | undefined): DirectCurrentPlan | null =>
-  plan?.machine === DIRECT_CURRENT_ID ? (plan as DirectCurrentPlan) : null;
+/** The plan of a machine with a commutator; null where there is none, or the machine has none. */
+export const commutatorPlanOf = (plan: Plan | null | undefined): DirectCurrentPlan | null =>
+  plan && 'armatureCoils' in plan ? (plan as DirectCurrentPlan) : null;

@@ -39,6 +39,12 @@ export interface DirectCurrentPlate extends Nameplate {
   readonly weakenedSpeedRpm?: number;
   readonly turns?: 'clockwise' | 'counter-clockwise';
   readonly mode?: 'motor' | 'generator';
+  /** Of a hand tool: blown through hard, and seldom long at its load. */
+  readonly tool?: true;
+  /** Where the plate says it. */
+  readonly noLoadSpeedRpm?: number;
+  /** Runs on alternating current: its frequency, and the power factor at rated load. */
+  readonly alternating?: { readonly frequencyHz: number; readonly powerFactor: number };
 }
 
 export const hasShunt = (excitation: Excitation | undefined): boolean => excitation !== 'series';

@@ -3,7 +3,7 @@ import { assumed, choice, lines, quantity, required, type ReadingOf } from '../.
 import { ohmAt } from '../../electrical/index.ts';
 import {
   barToBarOhm,
-  directCurrentPlanOf,
+  commutatorPlanOf,
   dropsV,
   explainRing,
   ringNetwork,
@@ -71,7 +71,7 @@ function check(r: Partial<Reading>, { plan: any }: TestContext): Finding[] {
   if (r.readings === undefined) return found;
   const read = readBars(r.readings, unitOf(r.method));
   if (couldNotRead(read)) return [...found, ...read];
-  const plan = directCurrentPlanOf(any);
+  const plan = commutatorPlanOf(any);
   if (plan && read.length !== plan.spec.bars)
     stop(
       'count',
@@ -141,7 +141,7 @@ const SPREAD = lowerIsBetter({ from: 0, watch: 4, limit: 8, to: 30, name: 'limit
 const NOT_SEEN = 'A reversed coil reads right in ohms: the needle, bar by bar, finds it.';
 
 function judge(r: Reading, { plan: any }: TestContext): Judgement {
-  const plan = directCurrentPlanOf(any);
+  const plan = commutatorPlanOf(any);
   const { read, said, coil } = heldAgainst(r, plan);
   const off = read.map((v, k) => (v === null || !said[k] ? 0 : 100 * (v / said[k] - 1)));
   const worst = off.reduce((a, v, k) => (Math.abs(v) > Math.abs(off[a]!) ? k : a), 0);
@@ -244,7 +244,7 @@ function judge(r: Reading, { plan: any }: TestContext): Judgement {
 }
 
 function charts(r: Reading, { plan: any }: TestContext): Chart[] {
-  const { read, said } = heldAgainst(r, directCurrentPlanOf(any));
+  const { read, said } = heldAgainst(r, commutatorPlanOf(any));
   return [
     {
       title: 'Round the ring',
@@ -296,12 +296,12 @@ export const barToBar = defineTest({
   judge,
   charts,
   nominal: ({ plan }) => {
-    const own = directCurrentPlanOf(plan);
+    const own = commutatorPlanOf(plan);
     const readings = own && soundLines(own);
     return readings ? { typed: { readings, temperature: '20' }, expected: true } : null;
   },
   expected: ({ plan }) => {
-    const bar = directCurrentPlanOf(plan)?.figures.barOhm20;
+    const bar = commutatorPlanOf(plan)?.figures.barOhm20;
     return bar ? `at 20 °C ${showNumber(1000 * bar.value, 3)} mΩ from every bar to the next` : null;
   },
   examples: {

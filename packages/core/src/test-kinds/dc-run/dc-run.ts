@@ -1,7 +1,7 @@
 /** A direct-current motor run without load and at rated load: speed and current against the plate. */
 import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
 import { ROTATING } from '../../performance/index.ts';
-import { directCurrentPlanOf, type DirectCurrentPlate } from '../../machine-kinds/index.ts';
+import { commutatorPlanOf, type DirectCurrentPlate } from '../../machine-kinds/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';
 import {
   CP,
@@ -24,7 +24,7 @@ const RUN_FORM = [
   required(quantity('voltage', 'Armature volts', 'voltage', 1, 2000)),
   required(quantity('current', 'Armature current', 'current', 0, 5000)),
   quantity('fieldCurrent', 'Field current', 'current', 0, 500),
-  required(quantity('speed', 'Speed', 'speed', 1, 24000)),
+  required(quantity('speed', 'Speed', 'speed', 1, 80000)),
   required(
     choice('sparking', 'Sparking at the brushes', {
       none: 'none',
@@ -68,7 +68,7 @@ function armatureOhm(
   plate: Nameplate,
   context: TestContext,
 ): { readonly ohm: number; readonly from: string } {
-  const planned = directCurrentPlanOf(context.plan)?.figures.armatureOhm20?.value;
+  const planned = commutatorPlanOf(context.plan)?.figures.armatureOhm20?.value;
   return planned === undefined
     ? {
         ohm: (0.06 * (plate.voltageV ?? 0)) / (plate.currentA ?? 1),
@@ -177,6 +177,45 @@ function speedReason(judged: JudgedFigure, reasons: string[]) {
   );
 }
 
+/** No-load current of the plate's: usual up to, limit [%]. A tool drives its fan and its gear. Common practice, no source. */
+const MACHINE_SHARE = [12, 25] as const;
+const TOOL_SHARE = [50, 75] as const;
+const noLoadShare = ([usual, limit]: readonly [number, number]): LimitScale => ({
+  from: 0,
+  to: limit + 35,
+  kind: 'linear',
+  bands: [
+    { from: 0, to: usual, verdict: 'sound' },
+    { from: usual, to: limit, verdict: 'watch' },
+    { from: limit, to: limit + 35, verdict: 'stop' },
+  ],
+  limits: [{ at: limit, name: `limit ${limit} %` }],
+  source: CP,
+});
+/** Of a tool's no-load speed [%]. Common practice, no source. */
+const TOOL_SPEED = 15;
+const toolSpeed = (r: Reading, { noLoadSpeedRpm: n, voltageV: U }: DirectCurrentPlate): Figure | null =>
+  n && U
+    ? derive(
+        {
+          id: 'speedDeviation',
+          name: 'No-load speed against the plate’s, at these volts',
+          symbol: 'Δn',
+          unit: '%',
+          formula: 'Δn = 100 · (n / (n₀ · U/U_N) − 1)',
+          source: CP,
+          inputs: {
+            n: given('n', r.speed, 'rpm', 'read'),
+            n0: given('n₀', n, 'rpm', 'plate'),
+            U: given('U', r.voltage, 'V', 'read'),
+            UN: given('U_N', U, 'V', 'plate'),
+          },
+          value: (v) => 100 * (v.n / ((v.n0 * v.U) / v.UN) - 1),
+        },
+        true,
+      )
+    : null;
+
 /** Without load a series motor runs away; so much of its volts is enough to see it turn. Common practice, no source. */
 const SERIES_SHARE = 0.25;
 
@@ -185,6 +224,8 @@ function checkNoLoad(r: Partial<Reading>, { plate: any }: TestContext): Finding[
   const found: Finding[] = [];
   if (
     plate.excitation === 'series' &&
+    // A tool has its fan and its gear for a load.
+    !plate.tool &&
     r.voltage &&
     plate.voltageV &&
     r.voltage > SERIES_SHARE * plate.voltageV
@@ -232,12 +273,16 @@ export const dcNoLoad = defineTest({
     judgeRun(r, context, (plate) => {
       const reasons: string[] = [];
       const figures: JudgedFigure[] = [];
-      const speed = plate.excitation === 'series' ? null : speedFigure(r, plate, context);
+      const speed = plate.tool
+        ? toolSpeed(r, plate)
+        : plate.excitation === 'series'
+          ? null
+          : speedFigure(r, plate, context);
       if (speed) {
-        const limit = speedTolerance(plate);
+        const limit = plate.tool ? TOOL_SPEED : speedTolerance(plate);
         const judged = judgeFigure(
           speed,
-          around(limit, `as at rated load, IEC 60034-1 (from memory); ${CP}`),
+          around(limit, plate.tool ? CP : `as at rated load, IEC 60034-1 (from memory); ${CP}`),
         );
         figures.push(judged);
         speedReason(judged, reasons);
@@ -260,18 +305,7 @@ export const dcNoLoad = defineTest({
             },
             true,
           ),
-          {
-            from: 0,
-            to: 60,
-            kind: 'linear',
-            bands: [
-              { from: 0, to: 12, verdict: 'sound' },
-              { from: 12, to: 25, verdict: 'watch' },
-              { from: 25, to: 60, verdict: 'stop' },
-            ],
-            limits: [{ at: 25, name: 'limit 25 %' }],
-            source: CP,
-          },
+          noLoadShare(plate.tool ? TOOL_SHARE : MACHINE_SHARE),
         );
         figures.push(share);
         if (share.verdict !== 'sound')
@@ -281,18 +315,20 @@ export const dcNoLoad = defineTest({
       }
       return { figures, reasons, next: 'Let it run until the bearings are warm, then load it.' };
     }),
-  nominal: ({ plate: { voltageV, currentA, speedRpm } }) =>
-    voltageV && currentA && speedRpm
+  nominal: ({ plate }) => {
+    const { voltageV, currentA, speedRpm, tool, noLoadSpeedRpm } = plate as DirectCurrentPlate;
+    return voltageV && currentA && speedRpm
       ? {
           typed: {
             voltage: String(voltageV),
-            current: String(0.05 * currentA),
-            speed: String(Math.round(1.06 * speedRpm)),
+            current: String((tool ? 0.3 : 0.05) * currentA),
+            speed: String(Math.round(tool ? (noLoadSpeedRpm ?? 1.15 * speedRpm) : 1.06 * speedRpm)),
             sparking: 'none',
           },
           expected: false,
         }
-      : null,
+      : null;
+  },
   expected: ({ plate: { voltageV, speedRpm } }) =>
     voltageV && speedRpm
       ? `at ${voltageV} V somewhat over ${speedRpm} rpm, under 12 % of rated current`

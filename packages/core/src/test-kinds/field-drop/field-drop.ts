@@ -1,7 +1,7 @@
 /** Drop across each pole of a field while one current flows through all of them. */
 import { choice, lines, quantity, readFigureLines, required, type ReadingOf } from '../../forms/index.ts';
 import { ohmAt } from '../../electrical/index.ts';
-import { directCurrentPlanOf, poleDrops, type DirectCurrentPlan } from '../../machine-kinds/index.ts';
+import { commutatorPlanOf, poleDrops, type DirectCurrentPlan } from '../../machine-kinds/index.ts';
 import {
   CP,
   derive,
@@ -47,7 +47,7 @@ const polesOf = (plan: DirectCurrentPlan | null, winding: string) =>
   plan?.fields.groups.filter((g) => g.phase === winding).length ?? 0;
 
 function check(r: Partial<Reading>, { plan: any }: TestContext): Finding[] {
-  const plan = directCurrentPlanOf(any);
+  const plan = commutatorPlanOf(any);
   const found: Finding[] = [];
   const stop = (code: string, message: string, ...fields: string[]) =>
     found.push(finding('stop', `field-drop.${code}`, message, fields));
@@ -67,7 +67,7 @@ function check(r: Partial<Reading>, { plan: any }: TestContext): Finding[] {
 }
 
 function judge(r: Reading, { plan: any }: TestContext): Judgement {
-  const plan = directCurrentPlanOf(any);
+  const plan = commutatorPlanOf(any);
   const read = readVolts(r.volts);
   const volts = read.ok ? read.value.map((v) => v.volts) : [];
   const drops = poleDrops(volts);
@@ -179,7 +179,7 @@ export const fieldDrop = defineTest({
   },
   judge,
   nominal: ({ plan: any, plate: { voltageV = 100 } }) => {
-    const plan = directCurrentPlanOf(any);
+    const plan = commutatorPlanOf(any);
     const first = plan?.fields.windings[0];
     if (!plan || !first) return null;
     const each = (voltageV / polesOf(plan, first)).toPrecision(5);
@@ -189,7 +189,7 @@ export const fieldDrop = defineTest({
     };
   },
   expected: ({ plan: any }) => {
-    const plan = directCurrentPlanOf(any);
+    const plan = commutatorPlanOf(any);
     const ohm = plan?.figures.shuntOhm20;
     return plan && ohm
       ? `shunt ${showNumber(ohm.value, 3)} Ω at 20 °C, ${showNumber(ohm.value / polesOf(plan, 'shunt'), 3)} Ω a pole`
