@@ -271,6 +271,12 @@ const openCoil = (route: Route, sound: Typed): Typed => {
   const ohms = barToBarOhm(plan.spec.bars, network.value);
   return { ...sound, readings: ohms.map((o) => (1000 * o!).toFixed(3)).join('\n') };
 };
+/** A phase of the rotor with shorted turns. */
+const shortedPhase = (_route: Route, sound: Typed): Typed => ({
+  ...sound,
+  kl: String(Math.round(0.84 * Number(sound['kl']))),
+  mk: String(Math.round(0.84 * Number(sound['mk']))),
+});
 /** The second coil the wrong way round. */
 const turnedRound = (_route: Route, sound: Typed): Typed => {
   const poles = [...sound['sequence']!];
@@ -289,6 +295,7 @@ const HAPPENS: Readonly<Record<string, readonly [Incident, (at: Station, place: 
   ],
   'universal-rewind': [faultFound('bar-to-bar', openCoil, /open/i), asks('bar-to-bar')],
   'tooth-coil-rewind': [faultFound('polarity', turnedRound, /2/), asks('polarity')],
+  'wound-rotor-rewind': [faultFound('open-ring', shortedPhase, /shorted turns/), asks('open-ring')],
   'ac-rotor': [photoMarked, (_at, place) => place === 1],
 };
 

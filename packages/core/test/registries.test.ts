@@ -34,10 +34,9 @@ import type { TestExample } from '../src/test-kinds/define-test.ts';
 
 function planOf({ machine, line }: NonNullable<TestExample['winding']>, plate: Nameplate) {
   const kind = machineKind(machine);
-  const typed = { ...kind.examples[0]!.card, ...kind.shorthand.read(line).fills };
+  const typed = { ...kind.examples[0]!.card, ...kind.shorthand.read(line ?? '').fills };
   return kind.checkCard(typed, { ...plate, voltageV: plate.voltageV ?? 400 }, false, {}).plan;
 }
-
 const contextOf = ({ plate = {}, log, winding }: TestExample): TestContext => ({
   plate,
   plan: winding ? planOf(winding, plate) : null,

@@ -21,7 +21,14 @@ function contextOf(example: TestExample): TestContext {
   return {
     plate,
     plan: kind
-      ? kind.checkCard(kind.shorthand.read(example.winding!.line).fills, plate, false, {}).plan
+      ? kind.checkCard(
+          example.winding!.line === undefined
+            ? kind.examples[0]!.card
+            : kind.shorthand.read(example.winding!.line).fills,
+          plate,
+          false,
+          {},
+        ).plan
       : null,
     ...(example.log && { log: example.log }),
   };

@@ -7,6 +7,7 @@ import {
   ringNetwork,
   singlePhasePlanOf,
   TEST_KINDS,
+  woundRotorPlanOf,
   type Plan,
   type Route,
   type TestKindId,
@@ -42,6 +43,14 @@ const READINGS: Readonly<Partial<Record<TestKindId, Reading>>> = {
   },
   'back-emf': (_plan, { emfConstant: volts }) =>
     volts === undefined ? null : { speed: '1000', uv: volts, vw: volts, wu: volts },
+  'ring-resistance': (plan) => {
+    const ohm = woundRotorPlanOf(plan)?.rotor?.figures.ringOhm20?.value.toPrecision(4);
+    return ohm === undefined ? null : { kl: ohm, lm: ohm, mk: ohm, temperature: '20' };
+  },
+  'open-ring': (_plan, { voltage, rotorVoltage }) => {
+    const volts = String(Math.round(0.97 * Number(rotorVoltage)));
+    return rotorVoltage === undefined ? null : { lineV: voltage!, kl: volts, lm: volts, mk: volts };
+  },
   // A tool runs by its own speed without load.
   'dc-no-load': (_plan, { noLoadSpeed, voltage, current }, example) =>
     noLoadSpeed === undefined

@@ -1,5 +1,6 @@
 /** The motors on the floor of the made-up shop: where each stands, and the faults to find among them. */
 import { DIRECT_CURRENT_MOTORS } from './demo-direct-current.ts';
+import { WOUND_ROTOR_MOTORS } from './demo-wound-rotor.ts';
 import { UNIVERSAL_MOTORS } from './demo-universal.ts';
 import { TOOTH_COIL_MOTORS } from './demo-tooth-coil.ts';
 import { SINGLE_PHASE_MOTORS } from './demo-single-phase.ts';
@@ -508,4 +509,5 @@ export const DEMO_MOTORS: readonly DemoMotor[] = [
   ...DIRECT_CURRENT_MOTORS,
   ...TOOTH_COIL_MOTORS,
   ...UNIVERSAL_MOTORS,
+  ...WOUND_ROTOR_MOTORS,
 ];

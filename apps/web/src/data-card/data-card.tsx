@@ -7,9 +7,10 @@ import {
   DATA_CARD_FIELDS,
   JOINING_FIELDS,
   MEASURED_FIELDS,
-  NEEDED_ON_CARD,
+  machineKind,
   SLOT_FIELDS,
   SPECIAL_FIELDS,
+  threePhase,
   WINDING_FIELDS,
   type Field,
   type ThreePhaseCard,
@@ -41,10 +42,21 @@ const COUNTED = COUNT_FIELDS.filter(
 const JOINED = JOINING_FIELDS.filter((f) => !FIRST.includes(f.id));
 const SLOT = SLOT_FIELDS.filter((f) => !FIRST.includes(f.id));
 
-export function DataCard({ file }: { file: MotorFile }) {
+export function DataCard({
+  file,
+  beside,
+}: {
+  readonly file: MotorFile;
+  /** Of a kind that has more than the stator. */
+  readonly beside?: ReactNode;
+}) {
   const card = useThreePhaseCard(file, 'as-found');
   const { typed, checked } = card;
-  const { form, field, goTo } = useCardForm(card, NEEDED_ON_CARD);
+  const { form, field, goTo } = useCardForm(
+    card,
+    checked.moments.flatMap((m) => m.needs),
+  );
+  const own = machineKind(file.motor.kind).card.filter((s) => !threePhase.card.includes(s));
   const crowded = checked.findings.length > 1;
   // Turns, wire and circuits leave the drawing as it is: the last scene is kept while slots, poles and span stay.
   const drawn = layoutKey(checked.analysis?.layout);
@@ -80,6 +92,11 @@ export function DataCard({ file }: { file: MotorFile }) {
           >
             {SPECIAL_FIELDS.map(field)}
           </More>
+          {own.map((s) => (
+            <Group key={s.title} title={s.title ?? ''} columns="sm:grid-cols-5">
+              {s.fields.map(field)}
+            </Group>
+          ))}
           <Group title="Gone after the saw" columns="sm:grid-cols-5">
             {SAWN_OFF.map(field)}
           </Group>
@@ -136,6 +153,7 @@ export function DataCard({ file }: { file: MotorFile }) {
             </Link>
           </p>
         )}
+        {beside}
       </View>
     </Sheet>
   );

@@ -4,6 +4,7 @@ export type KindSheetName = (typeof KIND_SHEET_NAMES)[number];
 
 export const KIND_SHEETS: Readonly<Record<string, readonly KindSheetName[]>> = {
   'three-phase': KIND_SHEET_NAMES,
+  'wound-rotor': KIND_SHEET_NAMES,
   'single-phase': ['card', 'winding', 'connection', 'cut'],
   'direct-current': ['card', 'winding', 'connection', 'cut'],
   universal: ['card', 'winding', 'connection', 'cut'],

@@ -33,6 +33,17 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
     materials: from(() => import('../traveller/materials.tsx'), 'Materials'),
     drawing: from(() => import('../traveller/step-drawing.tsx'), 'StepDrawing'),
   },
+  'wound-rotor': {
+    sheets: {
+      card: from(() => import('./wound-rotor/wound-card.tsx'), 'WoundCard'),
+      winding: from(() => import('../winding-bench/winding-bench.tsx'), 'WindingBench'),
+      connection: from(() => import('../connection-bench/connection-bench.tsx'), 'ConnectionBench'),
+      search: from(() => import('../search/search.tsx'), 'Search'),
+      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+    },
+    materials: from(() => import('./wound-rotor/wound-materials.tsx'), 'WoundMaterials'),
+    drawing: from(() => import('./wound-rotor/wound-step-drawing.tsx'), 'WoundStepDrawing'),
+  },
   'single-phase': {
     sheets: {
       card: from(() => import('./single-phase/single-card.tsx'), 'SingleCard'),

@@ -5,9 +5,17 @@ import { singlePhase } from './single-phase/index.ts';
 import { universal } from './universal/index.ts';
 import { toothCoil } from './tooth-coil/index.ts';
 import { threePhase } from './three-phase/index.ts';
+import { woundRotor } from './wound-rotor/index.ts';
 
 /** In the order in which they are offered when a motor is taken in. */
-const ALL: readonly MachineKind[] = [threePhase, singlePhase, directCurrent, universal, toothCoil];
+const ALL: readonly MachineKind[] = [
+  threePhase,
+  woundRotor,
+  singlePhase,
+  directCurrent,
+  universal,
+  toothCoil,
+];
 
 export const MACHINE_KIND_IDS: readonly string[] = ALL.map((kind) => kind.id);
 /** What a record without a kind is: before there were others. */

@@ -8,6 +8,7 @@ import { dcRewind } from './dc-rewind/index.ts';
 import { singlePhaseRewind } from './single-phase-rewind/index.ts';
 import { toothCoilRewind } from './tooth-coil-rewind/index.ts';
 import { universalRewind } from './universal-rewind/index.ts';
+import { woundRotorRewind } from './wound-rotor-rewind/index.ts';
 import { stationsOf, type Route } from './route.ts';
 import type { Station } from './station.ts';
 
@@ -21,6 +22,7 @@ export const ROUTES: readonly Route[] = [
   singlePhaseRewind,
   dcRewind,
   universalRewind,
+  woundRotorRewind,
   toothCoilRewind,
 ];
 

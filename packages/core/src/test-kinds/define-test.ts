@@ -110,8 +110,8 @@ export interface TestExample {
   readonly typed: Typed;
   readonly plate?: Nameplate;
   readonly log?: readonly LogPoint[];
-  /** Kind of machine and card it is judged against, where the test compares with a plan. */
-  readonly winding?: { readonly machine: string; readonly line: string };
+  /** Kind of machine and card it is judged against, where the test compares with a plan; without a line the kind's own example. */
+  readonly winding?: { readonly machine: string; readonly line?: string };
 }
 
 /** The same for everybody else: fields to draw, and a function that judges what was typed. */

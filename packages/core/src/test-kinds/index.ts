@@ -33,6 +33,9 @@ import { polarity } from './polarity/polarity.ts';
 import { singleLoad } from './single-load/single-load.ts';
 import { singleNoLoad } from './single-no-load/single-no-load.ts';
 import { temperatureRise } from './temperature-rise/temperature-rise.ts';
+import { openRingTest } from './slip-ring/open-ring.ts';
+import { ringResistance } from './slip-ring/ring-resistance.ts';
+import { slipRings } from './slip-ring/slip-rings.ts';
 import { starting } from './starting/starting.ts';
 import { surge } from './surge/surge-comparison.ts';
 import { resistance } from './resistance/winding-resistance.ts';
@@ -42,6 +45,7 @@ const ALL = [
   insulation,
   resistance,
   branchResistance,
+  ringResistance,
   barToBar,
   fieldDrop,
   surge,
@@ -58,6 +62,8 @@ const ALL = [
   shaftFits,
   balance,
   rotorBars,
+  slipRings,
+  openRingTest,
   noLoad,
   fullLoad,
   efficiency,

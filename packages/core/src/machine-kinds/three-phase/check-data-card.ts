@@ -21,7 +21,6 @@ import { furtherLook, readLeadCount, type LeadEvidence, type LeadReading } from 
 import { readShorthand } from './shorthand.ts';
 
 export interface ThreePhaseCard extends CheckedCard {
-  readonly machine: typeof THREE_PHASE_ID;
   readonly plan: ThreePhasePlan | null;
   readonly card: DataCard;
   readonly analysis: WindingAnalysis | null;
@@ -174,6 +173,6 @@ function secondCard(typed: Typed, card: DataCard) {
   };
 }
 
-/** The card as that of a three-phase motor; null where it is of another kind, or there is none. */
+/** The card as that of a machine with a three-phase stator; null where it has none, or there is no card. */
 export const asThreePhase = (card: CheckedCard | null | undefined): ThreePhaseCard | null =>
-  card?.machine === THREE_PHASE_ID ? (card as ThreePhaseCard) : null;
+  card && 'leadReadings' in card ? (card as ThreePhaseCard) : null;

@@ -8,7 +8,8 @@ import type { DataCard } from './data-card.ts';
 export const THREE_PHASE_ID = 'three-phase';
 
 export interface ThreePhasePlan extends Plan {
-  readonly machine: typeof THREE_PHASE_ID;
+  /** Id of the kind: other machines have such a stator as well. */
+  readonly machine: string;
   readonly analysis: WindingAnalysis;
 }
 
@@ -86,6 +87,6 @@ function linesOf(analysis: WindingAnalysis): (readonly [string, string])[] {
   ];
 }
 
-/** The three-phase winding of a plan; null where there is none, or of another kind. */
+/** The three-phase stator winding of a plan; null where there is none. */
 export const analysisOf = (plan: Plan | null | undefined): WindingAnalysis | null =>
-  plan?.machine === THREE_PHASE_ID ? (plan as ThreePhasePlan).analysis : null;
+  plan && 'analysis' in plan ? (plan as ThreePhasePlan).analysis : null;
