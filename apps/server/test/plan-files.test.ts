@@ -1,6 +1,6 @@
 /** Files of a plan say what the plan says: cut shapes, lists, the winding record from motor to motor. */
 import { inflateSync } from 'node:zlib';
-import { machineKind } from '@norther/core';
+import { MACHINE_KIND_IDS, machineKind } from '@norther/core';
 import { openWindingDocument } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { firstDocuments } from '../src/reports/first-documents.ts';
@@ -51,6 +51,35 @@ describe('shapes to cut', () => {
     expect(names).toContain('Slot liner');
     expect(names).not.toContain('Separator between the layers');
     expect(names.some((n) => n!.startsWith('Wire 1.06'))).toBe(true);
+  });
+});
+
+describe.each(MACHINE_KIND_IDS)('of a %s machine', (kind) => {
+  it('the files say what its own plan says: joints, coils, drawings, a sheet to print', async () => {
+    const machine = machineKind(kind);
+    const [example] = machine.examples;
+    const number = `62${MACHINE_KIND_IDS.indexOf(kind)}`;
+    const { plate: _, maker: __, serial: ___, ...quarry } = QUARRY;
+    const taken = await shop.lead.post('motors', { ...quarry, number, kind, plate: example!.plate });
+    expect(taken.status).toBe(201);
+    await shop.lead.put(`motors/${number}/windings/as-found`, { typed: example!.card, version: 0 });
+    const { plan } = machine.checkCard(example!.card, machine.readPlate(example!.plate).plate, false, {});
+    const [, ...joints] = rows(await text(`motors/${number}/connection.csv`));
+    expect(joints.map((r) => Number(r[0]))).toEqual(plan!.joints.map((j) => j.number));
+    const names = plan!.groups.map((g) => g.name);
+    for (const r of joints) for (const end of r[4]!.split(' ')) expect(names).toContain(end.slice(0, -1));
+    const [head, ...coils] = rows(await text(`motors/${number}/coils.csv`));
+    expect(coils).toHaveLength(plan!.coils.length);
+    const slot = head!.indexOf('first slot');
+    expect(coils.map((c) => Number(c[slot]))).toEqual(plan!.coils.map((c) => c.slots[0]));
+    for (const name of ['winding.svg', 'connection.svg', 'cut.csv', 'cut.dxf', 'cut.pdf', 'connection.pdf']) {
+      const file = await shop.winder.get(`motors/${number}/${name}`);
+      expect([name, file.status]).toEqual([name, 200]);
+      if (name.endsWith('.svg')) expect(file.bytes.toString()).toMatch(/<svg[\s\S]*<\/svg>\s*$/);
+      if (name.endsWith('.pdf')) expect(file.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    }
+    const girth = await shop.winder.get(`motors/${number}/slots.svg`);
+    expect([200, 404]).toContain(girth.status);
   });
 });
 

@@ -151,7 +151,7 @@ describe('a batch', () => {
     expect(unit!.loops).toBe(12);
     expect(stationOf(await line(name), 'fuse')).toMatchObject({
       sentBack: 12,
-      tries: [...Array(11).fill(0), 1],
+      tries: [...Array<number>(11).fill(0), 1],
     });
   });
 

@@ -1,39 +1,38 @@
 /** The connection on paper, in black and white: drawing, joints to tick by hand, what is joined at the terminals. */
-import type { WindingAnalysis } from '@norther/core';
-import { connectionDrawing, slotRing, WHITE_SHEET } from '@norther/drawings';
+import { analysisOf, type Plan } from '@norther/core';
+import { boreDrawing, jointDrawing, WHITE_SHEET } from '@norther/drawings';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { drawScene } from './draw-scene.ts';
 import { MARGIN, openSheet, PAGE, type IssueOptions } from './pdf-sheet.ts';
 
 export function connectionPdf(
   judged: JudgedMotor,
-  analysis: WindingAnalysis,
+  plan: Plan,
   line: string,
   exitClock: number,
   o: IssueOptions,
 ): Promise<Buffer> {
   const sheet = openSheet(judged, 'Connection', o);
   const { doc, words, figures, rule } = sheet;
-  const { layout, connection } = analysis;
-  const name = (e: { group: number; end: string }) => `${layout.groups[e.group - 1]!.name}${e.end}`;
+  const { groups, joints } = plan;
+  // Only a three-phase stator is joined at its terminals in several ways.
+  const hookups = analysisOf(plan)?.connection.hookups ?? [];
+  const nameOf = new Map(groups.map((g) => [g.number, g.name]));
+  const name = (e: { group: number; end: string }) => `${nameOf.get(e.group)!}${e.end}`;
   words('Connection, from the connection end', MARGIN, 110, 14, true);
   figures(line, MARGIN, 130, 12, true);
   const size = PAGE.width - 2 * MARGIN;
   // Many groups are drawn on a larger sheet and made smaller, so that every one keeps its name.
-  const drawn = layout.groups.length > 40 ? 1250 : 700;
-  drawScene(
-    doc,
-    connectionDrawing(layout, connection, { size: drawn, exitClock }),
-    MARGIN,
-    148,
-    size / drawn,
-  );
+  const drawn = groups.length > 40 ? 1250 : 700;
+  drawScene(doc, jointDrawing(plan, { size: drawn, exitClock }), MARGIN, 148, size / drawn);
   let y = 148 + size + 8;
-  rule(y, 0.8);
-  y += 6;
-  words('At the terminals', MARGIN, y, 12, true);
-  y += 18;
-  for (const h of connection.hookups) {
+  if (hookups.length > 0) {
+    rule(y, 0.8);
+    y += 6;
+    words('At the terminals', MARGIN, y, 12, true);
+    y += 18;
+  }
+  for (const h of hookups) {
     words(h.name, MARGIN, y, 10, true);
     figures(
       [
@@ -52,10 +51,10 @@ export function connectionPdf(
   doc.addPage();
   words('Joints, in the order of work', MARGIN, MARGIN, 14, true);
   const column = (PAGE.width - 2 * MARGIN - 20) / 2;
-  const long = connection.joints.some((j) => j.ends.length > 8);
+  const long = joints.some((j) => j.ends.length > 8);
   const perColumn = Math.floor((PAGE.height - 140) / 17);
   let at = 0;
-  for (const joint of connection.joints) {
+  for (const joint of joints) {
     const inColumn = long ? 0 : Math.floor(at / perColumn) % 2;
     if (at > 0 && at % (long ? perColumn : 2 * perColumn) === 0) {
       doc.addPage();
@@ -81,14 +80,15 @@ export function connectionPdf(
   }
   doc.addPage();
   words('The bore, from the connection end', MARGIN, MARGIN, 14, true);
-  drawScene(doc, slotRing(layout, { size: 700 }), MARGIN, MARGIN + 26, size / 700);
-  words(
-    'U one line, V two, W dashed. In a slot: filled goes, open returns; inner cell at the bore.',
-    MARGIN,
-    MARGIN + 34 + size,
-    9,
-    false,
-    WHITE_SHEET.graphite,
-  );
+  drawScene(doc, boreDrawing(plan, { size: 700 }), MARGIN, MARGIN + 26, size / 700);
+  if (hookups.length > 0)
+    words(
+      'U one line, V two, W dashed. In a slot: filled goes, open returns; inner cell at the bore.',
+      MARGIN,
+      MARGIN + 34 + size,
+      9,
+      false,
+      WHITE_SHEET.graphite,
+    );
   return sheet.close();
 }

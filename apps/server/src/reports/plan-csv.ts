@@ -1,31 +1,69 @@
 /** The plan as lists for spreadsheets: joints, coils, pieces to cut. One item a line. */
 import {
+  analysisOf,
+  commutatorPlanOf,
   slotOfEnd,
-  type ConnectionList,
   type CutList,
+  type GroupEnd,
+  type Plan,
   type WindingAnalysis,
-  type WindingLayout,
 } from '@norther/core';
 import Papa from 'papaparse';
 
 const csv = (fields: string[], data: (string | number)[][]) => `${Papa.unparse({ fields, data })}
 `;
 
-export function connectionCsv(layout: WindingLayout, list: ConnectionList): string {
+/** Ends as a name and a letter; their slots where a group has coils in slots. */
+export function connectionCsv(plan: Plan): string {
+  const { layout } = analysisOf(plan) ?? {};
+  const coilsOf = new Map(plan.coils.map((c) => [c.number, c]));
+  const groupOf = new Map(plan.groups.map((g) => [g.number, g]));
+  const slotOf = (e: GroupEnd): string => {
+    if (layout) return String(slotOfEnd(layout, e));
+    const coil = coilsOf.get(groupOf.get(e.group)!.coils[0]!);
+    return coil ? coil.slots.join('/') : '';
+  };
   return csv(
     ['joint', 'kind', 'phase', 'lead', 'ends', 'slots'],
-    list.joints.map((j) => [
+    plan.joints.map((j) => [
       j.number,
       j.kind,
       j.phase ?? '',
       j.lead ?? '',
-      j.ends.map((e) => `${layout.groups[e.group - 1]!.name}${e.end}`).join(' '),
-      j.ends.map((e) => slotOfEnd(layout, e)).join(' '),
+      j.ends.map((e) => `${groupOf.get(e.group)!.name}${e.end}`).join(' '),
+      j.ends.map(slotOf).filter(Boolean).join(' '),
     ]),
   );
 }
 
-export function coilCsv({ layout, winding, connection }: WindingAnalysis): string {
+/** Coil by coil for the hand: slot to slot, and bar to bar where there is a commutator. */
+export function coilCsv(plan: Plan): string {
+  const analysis = analysisOf(plan);
+  if (analysis) return statorCoilCsv(analysis);
+  const armature = commutatorPlanOf(plan);
+  if (armature)
+    return csv(
+      ['coil', 'start bar', 'first slot', 'second slot', 'finish bar', 'turns'],
+      armature.armatureCoils.map((c) => [
+        c.coil,
+        c.startBar ?? 'dead',
+        c.firstSlot,
+        c.secondSlot,
+        c.finishBar ?? 'dead',
+        armature.turns,
+      ]),
+    );
+  const groupOf = new Map(plan.groups.flatMap((g) => g.coils.map((c) => [c, g] as const)));
+  return csv(
+    ['coil', 'group', 'winding', 'polarity', 'first slot', 'second slot'],
+    plan.coils.map((c) => {
+      const g = groupOf.get(c.number);
+      return [c.number, g?.name ?? '', g?.phase ?? '', g?.polarity ?? '', c.slots[0], c.slots[1]];
+    }),
+  );
+}
+
+function statorCoilCsv({ layout, winding, connection }: WindingAnalysis): string {
   const turns = layout.meanTurns ?? winding.turnsPerCoil;
   const circuitOf = new Map<number, number>();
   for (const paths of Object.values(connection.paths))

@@ -8,7 +8,7 @@ import {
   type ThreePhaseCard,
   type WindingAnalysis,
 } from '@norther/core';
-import { boreDrawing, connectionDrawing, sceneToSvg, unrolledSlots } from '@norther/drawings';
+import { boreDrawing, girthDrawing, jointDrawing, sceneToSvg } from '@norther/drawings';
 import {
   stockOf,
   WINDING_FORMAT,
@@ -59,50 +59,43 @@ const CSV = 'text/csv; charset=utf-8';
 const SVG = { type: 'image/svg+xml', inline: true } as const;
 const PDF = { type: 'application/pdf', inline: true } as const;
 
+const noSuchFile = ({ judged }: AnyPlan) =>
+  new Problem(404, `There is no such file of a ${judged.plans.machine.name} motor.`, []);
+
 /** A file that only a three-phase winding has so far. @throws 404 for another kind */
 const ofThreePhase =
   (make: (plan: ThreePhasePlan) => Content | Promise<Content>) =>
   (any: AnyPlan): Content | Promise<Content> => {
     const card = asThreePhase(any.checked);
-    if (!card?.analysis)
-      throw new Problem(404, `There is no such file of a ${any.judged.plans.machine.name} motor.`, []);
+    if (!card?.analysis) throw noSuchFile(any);
     return make({ ...any, card, analysis: card.analysis });
   };
 
 export const PLAN_FILES = {
   'connection.csv': {
     type: CSV,
-    make: ofThreePhase((p) => connectionCsv(p.analysis.layout, p.analysis.connection)),
+    make: (p) => connectionCsv(p.plan),
   },
-  'coils.csv': { type: CSV, make: ofThreePhase((p) => coilCsv(p.analysis)) },
+  'coils.csv': { type: CSV, make: (p) => coilCsv(p.plan) },
   'cut.csv': { type: CSV, make: (p) => cutCsv(cutOf(p)) },
   'cut.dxf': { type: 'application/dxf', make: (p) => cutDxf(cutOf(p)) },
   'cut.pdf': { ...PDF, make: (p) => cutSheetPdf(p.judged, p.plan, p.line, cutOf(p), p.issue) },
   'connection.pdf': {
     ...PDF,
-    make: ofThreePhase((p) => connectionPdf(p.judged, p.analysis, p.line, exitClock(p), p.issue)),
+    make: (p) => connectionPdf(p.judged, p.plan, p.line, exitClock(p), p.issue),
   },
   'connection.svg': {
     ...SVG,
-    make: ofThreePhase(({ analysis, ...p }) =>
-      sceneToSvg(
-        connectionDrawing(analysis.layout, analysis.connection, { size: 760, exitClock: exitClock(p) }),
-      ),
-    ),
+    make: (p) => sceneToSvg(jointDrawing(p.plan, { size: 760, exitClock: exitClock(p) })),
   },
   'winding.svg': { ...SVG, make: (p) => sceneToSvg(boreDrawing(p.plan, { size: 760 })) },
   'slots.svg': {
     ...SVG,
-    make: ofThreePhase(({ analysis: { layout, winding } }) =>
-      sceneToSvg(
-        unrolledSlots(layout, {
-          width: Math.max(900, layout.slots * 22 + 62),
-          height: 200,
-          turnsPerCoil: layout.meanTurns ?? winding.turnsPerCoil,
-          circuits: winding.circuits,
-        }),
-      ),
-    ),
+    make: (p) => {
+      const scene = girthDrawing(p.plan);
+      if (!scene) throw noSuchFile(p);
+      return sceneToSvg(scene);
+    },
   },
   'winding.json': { type: 'application/json', make: ofThreePhase(windingRecord) },
 } as const satisfies Readonly<Record<string, PlanFileKind>>;
@@ -114,7 +107,7 @@ export async function planFile(file: PlanFile, question: PlanQuestion): Promise<
   return typeof content === 'string' ? Buffer.from(content) : content;
 }
 
-const exitClock = ({ card }: Pick<ThreePhasePlan, 'card'>) => card.card.exitClock ?? 3;
+const exitClock = ({ checked }: AnyPlan) => asThreePhase(checked)?.card.exitClock ?? 3;
 
 function planOf(question: PlanQuestion): AnyPlan {
   const judged = judgeMotor(question.rows);

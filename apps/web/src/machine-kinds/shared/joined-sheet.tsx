@@ -91,6 +91,18 @@ export function JoinedSheet<P extends Plan>({
           walk={walk}
         >
           <p className="mt-2 text-[13px] text-graphite">{hint}</p>
+          <p className="no-print mt-2 flex flex-wrap gap-x-3 text-[14px]">
+            {FILES.map(([name, title]) => (
+              <a
+                key={name}
+                className="underline"
+                href={`/api/motors/${encodeURIComponent(file.motor.number)}/${name}`}
+                {...(name.endsWith('.csv') ? {} : { target: '_blank', rel: 'noreferrer' })}
+              >
+                {title}
+              </a>
+            ))}
+          </p>
         </JointsPanel>
       </View>
       <View letter="C" name="Proof" className="overflow-auto px-3 py-2">
@@ -100,6 +112,13 @@ export function JoinedSheet<P extends Plan>({
     </Sheet>
   );
 }
+
+const FILES = [
+  ['connection.pdf', 'Print as PDF'],
+  ['connection.csv', 'Joints as CSV'],
+  ['coils.csv', 'Coils as CSV'],
+  ['connection.svg', 'Drawing as SVG'],
+] as const;
 
 /** Where there is no plan to connect by yet. */
 export function NothingToConnect({ file, name, wants }: { file: MotorFile; name: string; wants: string }) {
