@@ -22,12 +22,60 @@ const plateOf = (typed: Typed) => directCurrent.readPlate(typed).plate;
 const check = (card: Typed = {}, plate: Typed = {}, example = shunt) =>
   directCurrent.checkCard({ ...example.card, ...card }, plateOf({ ...example.plate, ...plate }), true, {});
 const planOf = (...of: Parameters<typeof check>): DirectCurrentPlan => commutatorPlanOf(check(...of).plan)!;
+const directCurrentPlanWith = (analysis: object, card: Typed): DirectCurrentPlan =>
+  commutatorPlanOf(
+    directCurrent.checkCard({ ...shunt.card, ...card }, plateOf(shunt.plate), true, { analysis }).plan,
+  )!;
 const codes = (...of: Parameters<typeof check>) => check(...of).findings.map((f) => f.code);
 const judged = (kind: Parameters<typeof judgeTest>[0], typed: Typed, plan = planOf()) => {
   const outcome = judgeTest(kind, typed, { plate: plateOf(shunt.plate), plan });
   if (!outcome.ok) throw new Error(outcome.findings[0]!.message);
   return outcome.judgement;
 };
+
+describe('a compensating winding', () => {
+  const extra = { compensatingTurns: '6', compensatingWires: '8x2.50', compensatingTurn: '520' };
+  it.each(['clockwise', 'counter-clockwise'])(
+    'has the polarity of the interpole in its gap, turning %s',
+    (turns) => {
+      const { fields } = planOf(extra, { turns });
+      const of = (phase: string) =>
+        new Map(fields.groups.filter((g) => g.phase === phase).map((g) => [g.place, g.polarity]));
+      expect(of('compensating').size).toBe(4);
+      expect(of('compensating')).toEqual(of('interpole'));
+      // Without interpoles it is the same: the armature's field is what it cancels.
+      const alone = planOf(
+        { ...extra, interpoles: 'none', interpoleTurns: '', interpoleWires: '' },
+        { turns },
+      );
+      expect(
+        new Map(
+          alone.fields.groups.filter((g) => g.phase === 'compensating').map((g) => [g.place, g.polarity]),
+        ),
+      ).toEqual(of('interpole'));
+    },
+  );
+  it('has its own marks and ohms, drops its volts, and helps the interpoles', () => {
+    const [plain, with_] = [planOf(), planOf(extra)];
+    expect(with_.fields.leads.compensating).toEqual(['C1', 'C2']);
+    const nema = directCurrentPlanWith({ marks: 'nema' }, extra);
+    // One circuit with the commutating winding: the numbers go on (NEMA MG 1 part 2, from memory).
+    expect([nema.fields.leads.interpole, nema.fields.leads.compensating]).toEqual([
+      ['C1', 'C2'],
+      ['C3', 'C4'],
+    ]);
+    // 4 coils of 6 turns of 0.52 m, 8 wires of 2.5 mm, 1/58 Ω·mm²/m.
+    expect(with_.figures.compensatingOhm20!.value).toBeCloseTo(
+      (4 * 6 * 0.52) / 58 / (8 * (Math.PI / 4) * 2.5 ** 2),
+      9,
+    );
+    expect(with_.figures.emf!.value).toBeLessThan(plain.figures.emf!.value);
+    expect(with_.figures.interpoleRatio!.value / plain.figures.interpoleRatio!.value).toBeCloseTo(50 / 44, 9);
+    expect(new Set(with_.fields.joints.flatMap((j) => j.ends.map((e) => `${e.group}${e.end}`))).size).toBe(
+      2 * with_.fields.groups.length,
+    );
+  });
+});
 
 describe('the card', () => {
   it('is sound as it is met, and says what is missing before it is lost', () => {

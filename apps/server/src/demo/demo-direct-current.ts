@@ -80,6 +80,10 @@ const LINE_SHAFT: DemoOtherKind = {
   },
   card: {
     ...directCurrent.examples[1]!.card,
+    interpoleTurns: '28',
+    compensatingTurns: '6',
+    compensatingWires: '4x2.00',
+    compensatingTurn: '640',
     firstBar: '37',
     joint: 'fused',
     band: 'tape',

@@ -7,9 +7,10 @@ import { joinedArcs, type JoinedArcsOptions } from './joined-arcs.ts';
 /** Each winding on a circle of its own, told apart by line as well. */
 const LANE: Readonly<Record<PoleWinding, { readonly r: number; readonly ink: Ink; readonly open: boolean }>> =
   {
-    shunt: { r: 0.36, ink: 'ink', open: false },
-    series: { r: 0.29, ink: 'teal', open: true },
-    interpole: { r: 0.235, ink: 'blue', open: true },
+    shunt: { r: 0.37, ink: 'ink', open: false },
+    series: { r: 0.305, ink: 'teal', open: true },
+    interpole: { r: 0.24, ink: 'blue', open: true },
+    compensating: { r: 0.14, ink: 'graphite', open: false },
   };
 
 export function fieldFrame(plan: DirectCurrentPlan, options: JoinedArcsOptions): Scene {
@@ -52,7 +53,7 @@ export function fieldFrame(plan: DirectCurrentPlan, options: JoinedArcsOptions):
       fields.groups.map((g) => ({
         group: g,
         angle: angleOf(g.place),
-        half: (g.phase === 'interpole' ? 0.42 : 0.55) * (Math.PI / (2 * poles)),
+        half: (g.phase === 'interpole' || g.phase === 'compensating' ? 0.42 : 0.55) * (Math.PI / (2 * poles)),
         ...LANE[g.phase],
       })),
       fields.joints,

@@ -9,9 +9,15 @@ import { JoinedSheet, NothingToConnect } from '../shared/joined-sheet.tsx';
 const LINE: Readonly<Record<PoleWinding, string>> = {
   shunt: 'outermost, solid',
   series: 'between, double',
-  interpole: 'innermost, double',
+  interpole: 'inside, double',
+  compensating: 'innermost, solid',
 };
-const SHORT: Readonly<Record<PoleWinding, string>> = { shunt: 'shunt', series: 'series', interpole: 'inter' };
+const SHORT: Readonly<Record<PoleWinding, string>> = {
+  shunt: 'shunt',
+  series: 'series',
+  interpole: 'inter',
+  compensating: 'comp',
+};
 
 export function DirectConnection({ file }: { readonly file: MotorFile }) {
   const planned = useMemo(() => plannedWinding(file), [file]);

@@ -39,6 +39,8 @@ export const INTERPOLE_FIELDS: readonly Field[] = [
   ),
   ...pole('interpole', 'Interpole'),
 ];
+/** In slots of the pole faces, in series with the armature. */
+export const COMPENSATING_FIELDS = pole('compensating', 'Compensating');
 export const IRON_FIELDS: readonly Field[] = [
   quantity('diameter', 'Armature, outside', 'length', 10, 3000),
   quantity('coreLength', 'Core length', 'length', 5, 3000),
@@ -73,6 +75,7 @@ export const DIRECT_CURRENT_SECTIONS = [
   { title: 'Shunt field', fields: SHUNT_FIELDS },
   { title: 'Series field', fields: SERIES_FIELDS },
   { title: 'Interpoles', fields: INTERPOLE_FIELDS },
+  { title: 'Compensating winding', fields: COMPENSATING_FIELDS, folded: true },
   { title: 'Iron', fields: IRON_FIELDS },
   { title: 'Commutator and brushes', fields: COMMUTATOR_FIELDS },
   { title: 'Measured, if it can be', fields: MEASURED_FIELDS },
@@ -83,7 +86,9 @@ export const DIRECT_CURRENT_CARD: readonly Field[] = DIRECT_CURRENT_SECTIONS.fla
 /** Fields that a proposal may change; iron, commutator and marks stay as they were found. */
 export const DIRECT_CURRENT_PROPOSAL: readonly Field[] = [
   ...ARMATURE_FIELDS.filter((f) => ['coilSpan', 'turns', 'wires'].includes(f.id)),
-  ...[...SHUNT_FIELDS, ...SERIES_FIELDS, ...INTERPOLE_FIELDS].filter((f) => /(Turns|Wires)$/.test(f.id)),
+  ...[...SHUNT_FIELDS, ...SERIES_FIELDS, ...INTERPOLE_FIELDS, ...COMPENSATING_FIELDS].filter((f) =>
+    /(Turns|Wires)$/.test(f.id),
+  ),
   ...SUPPLY_FIELDS,
 ];
 

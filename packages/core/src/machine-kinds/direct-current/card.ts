@@ -7,12 +7,13 @@ import { readSpan } from '../winding-words.ts';
 import { planArmature, type ArmatureSpec, type FeasibleArmature } from './armature-plan.ts';
 import { DIRECT_CURRENT_CARD } from './card-fields.ts';
 
-export const POLE_WINDINGS = ['shunt', 'series', 'interpole'] as const;
+export const POLE_WINDINGS = ['shunt', 'series', 'interpole', 'compensating'] as const;
 export type PoleWinding = (typeof POLE_WINDINGS)[number];
 export const POLE_WINDING_NAME: Readonly<Record<PoleWinding, string>> = {
   shunt: 'Shunt field',
   series: 'Series field',
   interpole: 'Interpoles',
+  compensating: 'Compensating winding',
 };
 
 export interface PoleCoil {

@@ -13,12 +13,20 @@ import {
 import type { PoleWinding } from './card.ts';
 import { poleOrder, type FieldFrame } from './field-poles.ts';
 
-/** Marks of the windings. Source: IEC 60034-8 (E shunt, F separate, D series, B commutating) and NEMA MG 1 part 2 (F, S, C); from memory. */
+/** Marks of the windings. Source: IEC 60034-8 (E shunt, F separate, D series, B commutating, C compensating) and NEMA MG 1 part 2 (F, S, C); from memory. */
 const MARKS: Readonly<Record<TerminalMarks, Readonly<Record<PoleWinding | 'separate', string>>>> = {
-  iec: { shunt: 'E', separate: 'F', series: 'D', interpole: 'B' },
-  nema: { shunt: 'F', separate: 'F', series: 'S', interpole: 'C' },
+  iec: { shunt: 'E', separate: 'F', series: 'D', interpole: 'B', compensating: 'C' },
+  nema: { shunt: 'F', separate: 'F', series: 'S', interpole: 'C', compensating: 'C' },
 };
-const LETTER: Readonly<Record<PoleWinding, string>> = { shunt: 'F', series: 'D', interpole: 'B' };
+const LETTER: Readonly<Record<PoleWinding, string>> = {
+  shunt: 'F',
+  series: 'D',
+  interpole: 'B',
+  compensating: 'C',
+};
+
+/** Windings whose axis lies between the main poles. */
+const ACROSS_GAP: ReadonlySet<PoleWinding> = new Set(['interpole', 'compensating']);
 
 export interface FieldGroup {
   readonly number: number;
@@ -51,10 +59,12 @@ export function connectFields(
 ): FieldConnection {
   const order = poleOrder(frame);
   const places = order.ok ? order.value : [];
+  // What lies across a gap has the polarity of an interpole there, whether there is one or not.
+  const gaps = poleOrder({ ...frame, interpoles: frame.poles });
   const groups: FieldGroup[] = [];
   for (const phase of windings)
-    places.forEach((pole, i) => {
-      if (pole === '-' || (i % 2 === 1) !== (phase === 'interpole')) return;
+    (phase === 'compensating' && gaps.ok ? gaps.value : places).forEach((pole, i) => {
+      if (pole === '-' || (i % 2 === 1) !== ACROSS_GAP.has(phase)) return;
       const number = groups.length + 1;
       const own = groups.filter((g) => g.phase === phase).length + 1;
       groups.push({
@@ -74,7 +84,10 @@ export function connectFields(
     const own = groups.filter((g) => g.phase === phase);
     if (own.length === 0) continue;
     const letter = MARKS[marks][phase === 'shunt' && separate ? 'separate' : phase];
-    const [into, outOf] = [`${letter}1`, `${letter}2`];
+    // Where both share a letter they are one circuit, and the numbers go on.
+    const from =
+      phase === 'compensating' && letter === MARKS[marks].interpole && windings.includes('interpole') ? 3 : 1;
+    const [into, outOf] = [`${letter}${from}`, `${letter}${from + 1}`];
     const entry = (g: FieldGroup) => ({
       group: g.number,
       end: g.polarity === 'N' ? ('s' as const) : ('f' as const),
@@ -103,8 +116,12 @@ export function connectFields(
     joints: drafts.map((j, i) => ({ number: i + 1, ...j })),
     paths: paths as Readonly<Record<string, readonly (readonly number[])[]>>,
     say: (branch) =>
-      ({ shunt: 'the shunt field', series: 'the series field', interpole: 'the interpoles' })[branch] ??
-      branch,
+      ({
+        shunt: 'the shunt field',
+        series: 'the series field',
+        interpole: 'the interpoles',
+        compensating: 'the compensating winding',
+      })[branch] ?? branch,
     atTheStar: false,
     windings: windings.filter((w) => paths[w]),
     leads,

@@ -4,6 +4,7 @@ import { ohmAt } from '../../electrical/index.ts';
 import { CP, derive, given, taken, type Figure } from '../../quantity/index.ts';
 import { turnAreaMm2, turnSquareMm2, type Strand } from '../../wire/index.ts';
 import {
+  POLE_WINDINGS,
   POLE_WINDING_NAME,
   type DirectCurrentCardData,
   type LaidArmature,
@@ -36,6 +37,8 @@ export const DIRECT_CURRENT_FIGURES = [
   'seriesDensity',
   'interpoleOhm20',
   'interpoleDensity',
+  'compensatingOhm20',
+  'compensatingDensity',
   'interpoleRatio',
   'transformerVolts',
   'rimSpeed',
@@ -54,6 +57,7 @@ const HOT_C = 75;
 
 /** Coils of each pole winding: main poles, or the gaps that have an interpole. */
 export const coilsOf = (winding: PoleWinding, poles: number, interpoles: 'none' | 'half' | 'all'): number =>
+  // The compensating winding of a pole pair lies across the gap between them: as many as poles.
   winding !== 'interpole' ? poles : interpoles === 'none' ? 0 : interpoles === 'half' ? poles / 2 : poles;
 
 /** One turn of an armature coil [mm]: twice the core, and two ends over the coil's span. */
@@ -186,7 +190,7 @@ export function directCurrentFigures(
   }
 
   const strands: [Figure['id'], number, readonly Strand[]][] = [];
-  for (const winding of ['shunt', 'series', 'interpole'] as const) {
+  for (const winding of POLE_WINDINGS) {
     const pole = card.poleCoils[winding];
     const coils = coilsOf(winding, spec.poles, card.interpoles);
     if (!pole || coils === 0 || pole.meanTurnMm === null) continue;
@@ -262,7 +266,7 @@ export function directCurrentFigures(
         },
         (v) => (v.Z * v.I) / (v.paths * Math.PI * v.D),
       );
-    for (const winding of ['series', 'interpole'] as const) {
+    for (const winding of ['series', 'interpole', 'compensating'] as const) {
       const pole = card.poleCoils[winding];
       if (pole && coilsOf(winding, spec.poles, card.interpoles) > 0)
         put(
@@ -282,7 +286,14 @@ export function directCurrentFigures(
         'θ_i/θ_a = T_i · 2p · 2a / (Z/2)',
         LANGSDORF,
         {
-          T: given('T_i', inter.turns, 'turns', 'card, of one interpole'),
+          T: given(
+            'T_i',
+            inter.turns + (card.poleCoils.compensating?.turns ?? 0),
+            'turns',
+            card.poleCoils.compensating
+              ? 'card, of one interpole and of the compensating winding beside it'
+              : 'card, of one interpole',
+          ),
           poles,
           paths: taken(paths),
           Z: taken(Z),
@@ -311,7 +322,9 @@ export function directCurrentFigures(
       (v) => (v.U * v.poles) / v.K,
     );
     if (supply.speedRpm) {
-      const inSeries = [f.armatureOhm20, f.seriesOhm20, f.interpoleOhm20].filter((x) => x !== undefined);
+      const inSeries = [f.armatureOhm20, f.seriesOhm20, f.interpoleOhm20, f.compensatingOhm20].filter(
+        (x) => x !== undefined,
+      );
       const drop = Ia ? inSeries.reduce((sum, x) => sum + ohmAt(x.value, 20, HOT_C), 0) * Ia.value : null;
       const sign = plate.mode === 'generator' ? 1 : -1;
       const ac = supply.alternating;

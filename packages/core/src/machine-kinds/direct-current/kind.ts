@@ -8,6 +8,7 @@ import type { MachineKind, WireDrawn } from '../machine-kind.ts';
 import { layArmature, readDirectCurrentCard } from './card.ts';
 import {
   ARMATURE_FIELDS,
+  COMPENSATING_FIELDS,
   DIRECT_CURRENT_MOMENTS,
   DIRECT_CURRENT_PROPOSAL,
   DIRECT_CURRENT_SECTIONS,
@@ -102,7 +103,13 @@ export const directCurrent: MachineKind<DirectCurrentCard> = {
   },
 
   fromSister: {
-    fields: [...ARMATURE_FIELDS, ...SHUNT_FIELDS, ...SERIES_FIELDS, ...INTERPOLE_FIELDS].map((f) => f.id),
+    fields: [
+      ...ARMATURE_FIELDS,
+      ...SHUNT_FIELDS,
+      ...SERIES_FIELDS,
+      ...INTERPOLE_FIELDS,
+      ...COMPENSATING_FIELDS,
+    ].map((f) => f.id),
     scaleTurns: (typed, factor): Typed => {
       const turns = Number(typed['turns']);
       return turns > 0 ? { turns: String(Math.max(1, Math.round(turns * factor))) } : {};

@@ -55,7 +55,9 @@ const windingsOf = (card: DirectCurrentCardData, plate: DirectCurrentPlate): Pol
       ? hasShunt(plate.excitation)
       : w === 'series'
         ? hasSeries(plate.excitation)
-        : card.interpoles !== 'none',
+        : w === 'interpole'
+          ? card.interpoles !== 'none'
+          : card.poleCoils.compensating !== undefined,
   );
 
 /** @param working whether figures keep their derivation */
@@ -170,6 +172,7 @@ function judgeFigures(figures: DirectCurrentFigures, plate: DirectCurrentPlate):
     shuntDensity: FIELD_DENSITY,
     seriesDensity: density,
     interpoleDensity: density,
+    compensatingDensity: density,
     interpoleRatio: INTERPOLE,
     transformerVolts: TRANSFORMER,
     rimSpeed: RIM,

@@ -67,7 +67,7 @@ export function redesignDirectCurrent(
     steps.push(...made.steps);
   };
   change(['turns', 'wires'], 'Armature', { turns: plan.turns, wires: plan.wires }, ratio);
-  const { shunt, series, interpole } = card.poleCoils;
+  const { shunt, series, interpole, compensating } = card.poleCoils;
   if (shunt && plate.excitation !== 'separate' && newU !== U) {
     const byVolts = derive(
       {
@@ -86,7 +86,7 @@ export function redesignDirectCurrent(
     change(['shuntTurns', 'shuntWires'], POLE_WINDING_NAME.shunt, shunt, byVolts);
   }
   // The same power at other volts is another current, and these see nothing else.
-  if ((series || interpole) && newU !== U) {
+  if ((series || interpole || compensating) && newU !== U) {
     const byCurrent = derive(
       {
         id: 'currentRatio',
@@ -104,6 +104,13 @@ export function redesignDirectCurrent(
     if (series) change(['seriesTurns', 'seriesWires'], POLE_WINDING_NAME.series, series, byCurrent);
     if (interpole)
       change(['interpoleTurns', 'interpoleWires'], POLE_WINDING_NAME.interpole, interpole, byCurrent);
+    if (compensating)
+      change(
+        ['compensatingTurns', 'compensatingWires'],
+        POLE_WINDING_NAME.compensating,
+        compensating,
+        byCurrent,
+      );
   }
   return good({ fields, steps });
 }

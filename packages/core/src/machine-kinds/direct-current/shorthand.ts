@@ -9,13 +9,13 @@ import { readSpan } from '../winding-words.ts';
 
 export const DIRECT_CURRENT_LINE = '31s 61b 4p wave- 1-9 T3 2x0.95 @16 F900 0.50 i4 B40 2x2.00';
 
-const WINDINGS = { f: 'shunt', d: 'series', b: 'interpole' } as const;
-const LETTERS = { shunt: 'F', series: 'D', interpole: 'B' } as const;
+const WINDINGS = { f: 'shunt', d: 'series', b: 'interpole', c: 'compensating' } as const;
+const LETTERS = { shunt: 'F', series: 'D', interpole: 'B', compensating: 'C' } as const;
 
 /**
  * Grammar, tokens separated by blanks, letters in either case: `31s` slots, `61b` bars, `4p` poles; `lap` or `wave` with its
  * plex and + for progressive, − for retrogressive; `1-9` span, `T3` turns of a coil, `@16` bar of coil 1; `F900` shunt, `D12`
- * series, `B40` interpole turns of a pole; `2x0.95` or `#20` wires of what was named last; `i` interpoles in every gap, `i/2`
+ * series, `B40` interpole, `C6` compensating turns of a pole; `2x0.95` or `#20` wires of what was named last; `i` interpoles in every gap, `i/2`
  * in every second.
  */
 export function readDirectCurrentLine(line: string): {
@@ -48,7 +48,7 @@ export function readDirectCurrentLine(line: string): {
     }
     const inter = /^i(\/2|[1-9]\d*)?$/i.exec(text);
     if (inter) return said('interpoles', { interpoles: inter[1] === '/2' ? 'half' : 'all' });
-    const turns = /^([tfdb])(\d+)$/i.exec(text);
+    const turns = /^([tfdbc])(\d+)$/i.exec(text);
     if (turns) {
       const letter = turns[1]!.toLowerCase();
       if (letter === 't') {
@@ -96,6 +96,7 @@ export function writeDirectCurrentLine(typed: Typed): string {
     ...pole('series'),
     t('interpoles') === 'all' ? 'i' : t('interpoles') === 'half' ? 'i/2' : null,
     ...pole('interpole'),
+    ...pole('compensating'),
   ]
     .filter(Boolean)
     .join(' ');

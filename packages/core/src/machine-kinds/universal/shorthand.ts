@@ -15,7 +15,7 @@ const KNOWN: Readonly<Record<string, string>> = { poles: '2', winding: 'lap', pl
 function own(token: ShorthandToken): ShorthandToken {
   const fills: Record<string, string> = {};
   for (const [id, value] of Object.entries(token.fills)) {
-    if (/^(shunt|interpole)/.test(id))
+    if (/^(shunt|interpole|compensating)/.test(id))
       return {
         ...token,
         fills: {},

@@ -24,6 +24,7 @@ const FORM = [
       shunt: 'shunt field',
       series: 'series field',
       interpole: 'interpoles',
+      compensating: 'compensating winding',
     }),
   ),
   required(choice('supply', 'Fed with', { dc: 'direct current', ac: 'alternating, for shorted turns' })),
