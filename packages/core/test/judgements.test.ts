@@ -76,6 +76,10 @@ const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
 };
 /** Fields that take lines of figures, each in its own way. */
 const LINES: Readonly<Record<string, fc.Arbitrary<string>>> = {
+  // Sensors of a rotor, in electrical degrees.
+  u: fc.integer({ min: -40, max: 40 }).map(String),
+  v: fc.integer({ min: -40, max: 40 }).map(String),
+  w: fc.integer({ min: -40, max: 40 }).map(String),
   runs: anyRuns,
   steps: fc.constantFrom('', '500 V; 1 µA\n1000 V; 2 µA\n1500 V; 3 µA\n2000 V; 9 µA\n2500 V; 20 µA'),
   points: fc.constantFrom(soundPoints.typed['points']!, badPoints.typed['points']!),

@@ -83,6 +83,33 @@ export const TOOTH_COIL_MOTORS: readonly DemoMotor[] = [
         typed: { speed: '1000', uv: '6.5', vw: '4.4', wu: '4.5' },
         hoursAgo: 49,
       },
+      {
+        kind: 'cogging',
+        stage: 'incoming',
+        typed: { peak: '48 mN·m' },
+        hoursAgo: 49,
+      },
+      // The ring of sensors had slipped.
+      {
+        kind: 'sensor-alignment',
+        stage: 'incoming',
+        typed: { u: '9', v: '8.2', w: '9.4', order: 'right' },
+        hoursAgo: 49,
+      },
+      {
+        kind: 'bond-pulse',
+        stage: 'before-varnish',
+        typed: {
+          coldOhm: '0.0214',
+          coldC: '22',
+          endV: '2.86',
+          endA: '78',
+          least: '180',
+          most: '220',
+          seconds: '5 s',
+        },
+        hoursAgo: 2,
+      },
     ],
   },
   // Through all its tests, and sound.

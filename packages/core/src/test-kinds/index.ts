@@ -12,6 +12,9 @@ import { sensors } from './sensors/sensors.ts';
 import { shaftFits } from './shaft-fits/shaft-fits.ts';
 import { vibration } from './vibration/vibration.ts';
 import { balance } from './balance/residual-unbalance.ts';
+import { bondPulse } from './brushless/bond-pulse.ts';
+import { cogging } from './brushless/cogging.ts';
+import { sensorAlignment } from './brushless/sensor-alignment.ts';
 import { branchResistance } from './branch-resistance/branch-resistance.ts';
 import { commutator } from './commutator/commutator.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
@@ -52,6 +55,7 @@ const ALL = [
   coreLoss,
   polarity,
   sensors,
+  bondPulse,
   impregnation,
   cure,
   immersion,
@@ -78,6 +82,8 @@ const ALL = [
   dcNoLoad,
   dcLoad,
   backEmf,
+  cogging,
+  sensorAlignment,
   pmRun,
 ] as const;
 
