@@ -12,6 +12,7 @@ import {
   correctionWithoutPhase,
   fitCircuit,
   highPotentialLevel,
+  judgeTest,
   insulationFigures,
   journalRule,
   lifeFactor,
@@ -154,6 +155,26 @@ describe('insulation and high potential', () => {
     expect(valueOf(highPotentialLevel(rings)).acRmsV).toBe(1500);
     expect(valueOf(highPotentialLevel({ ...rings, reversing: true })).acRmsV).toBe(2000);
     expect(highPotentialLevel({ ratedVoltageV: 400, work: 'wound-rotor' }).ok).toBe(false);
+    // A field with a supply of its own: 1000 V and twice its volts, at least 1500 V (IEC 60034-1, from memory).
+    expect(valueOf(highPotentialLevel({ ratedVoltageV: 310, work: 'separate-field' })).acRmsV).toBe(1620);
+    expect(valueOf(highPotentialLevel({ ratedVoltageV: 110, work: 'separate-field' })).acRmsV).toBe(1500);
+  });
+  it('a part is tried by its own volts on the plate: field and rings', () => {
+    const typed = {
+      ...{ supply: 'ac', held: '60 s', result: 'held', before: '900', discharged: 'yes' },
+    };
+    const judged = (work: string, testVoltage: string, plate: object) =>
+      judgeTest('high-potential', { ...typed, work, testVoltage }, { plate });
+    const machine = { voltageV: 400, fieldVoltageV: 110, powerKw: 22 };
+    const field = judged('separate-field', '1500', machine);
+    expect(field.ok && field.judgement.verdict).toBe('sound');
+    // The armature's level of 1800 V is not the field's.
+    const armature = judged('new', '1500', machine);
+    expect(armature.ok && armature.judgement.verdict).not.toBe('sound');
+    expect(judged('separate-field', '1500', { voltageV: 400 }).ok).toBe(false);
+    const rotor = judged('wound-rotor', '1490', { voltageV: 400, rotorVoltageV: 245, powerKw: 15 });
+    expect(rotor.ok && rotor.judgement.verdict).toBe('sound');
+    expect(judged('wound-rotor', '1490', { voltageV: 400 }).ok).toBe(false);
   });
   it('one per unit of 4160 V is 3397 V peak (IEEE 522, from memory)', () => {
     const level = surgeLevels(4160);

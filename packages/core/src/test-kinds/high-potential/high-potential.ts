@@ -23,6 +23,7 @@ import {
   type LimitScale,
   type Verdict,
 } from '../../quantity/index.ts';
+import type { Nameplate } from '../../nameplate/index.ts';
 import { readQuantity, showNumber } from '../../units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { leastInsulationMOhm } from '../insulation/insulation-figures.ts';
@@ -56,19 +57,27 @@ const FORM = [
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 
+/** What some kinds have on their plates beside the volts of the line. */
+interface OwnVolts {
+  readonly fieldVoltageV?: number;
+  readonly rotorVoltageV?: number;
+}
+
 /** The level for this winding; null where plate or form do not say enough. */
 function levelOf(r: Partial<Reading>, { plate, criteria: chosen }: TestContext): HighPotentialLevel | null {
-  if (!r.work || !plate.voltageV) return null;
+  const { fieldVoltageV, rotorVoltageV } = plate as Nameplate & OwnVolts;
+  const volts = r.work === 'separate-field' ? fieldVoltageV : plate.voltageV;
+  if (!r.work || !volts) return null;
   const criteria = chosen ?? criteriaOf(null);
   const share = (id: 'repeatShare' | 'reconditionedShare') => ({
     share: criteria.number(id) / 100,
     source: criteria.source(id),
   });
   const level = highPotentialLevel({
-    ratedVoltageV: plate.voltageV,
+    ratedVoltageV: volts,
     work: r.work,
     powerKw: plate.powerKw,
-    standstillVoltageV: r.ringVoltage,
+    standstillVoltageV: r.ringVoltage ?? rotorVoltageV,
     reversing: r.reversing === 'yes',
     shares: { repeat: share('repeatShare'), reconditioned: share('reconditionedShare') },
   });
@@ -115,7 +124,14 @@ function check(r: Partial<Reading>, context: TestContext, typed: Typed): Finding
       'Discharge it through its resistor and ground every lead first: four times as long as it was under volts, at least. Then write.',
       'discharged',
     );
-  if (r.work === 'wound-rotor' && r.ringVoltage === undefined)
+  const { fieldVoltageV, rotorVoltageV } = context.plate as Nameplate & OwnVolts;
+  if (r.work === 'separate-field' && !fieldVoltageV)
+    stop(
+      'no-field-voltage',
+      'A field with a supply of its own is tried by its own volts, which the plate does not say.',
+      'work',
+    );
+  if (r.work === 'wound-rotor' && r.ringVoltage === undefined && !rotorVoltageV)
     stop(
       'no-ring-voltage',
       'A rotor with slip rings is tried by its open ring voltage, which is missing.',

@@ -10,6 +10,7 @@ export const WORKS = {
   repeat: 'tested before at the full level',
   reconditioned: 'cleaned, dried and varnished again',
   'wound-rotor': 'rotor with slip rings',
+  'separate-field': 'field with a supply of its own',
 } as const;
 export type Work = keyof typeof WORKS;
 
@@ -63,6 +64,9 @@ export function highPotentialLevel(q: {
     const times = q.reversing ? 4 : 2;
     return level(times * open + 1000, null, `${times} × ring volts + 1000 V`, IEC);
   }
+  // Of a direct-current machine, by its own volts, whatever the armature has.
+  if (q.work === 'separate-field')
+    return level(Math.max(1500, 2 * u + 1000), 1500, '2 × field volts + 1000 V, at least 1500 V', IEC);
   if (q.work === 'overhauled') {
     const floor = u < 100 ? 500 : 1000;
     return level(Math.max(floor, 1.5 * u), floor, `1.5 × rated, at least ${floor} V`, IEC);
