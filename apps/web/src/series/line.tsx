@@ -17,7 +17,7 @@ import { lifeHeight, UnitLife } from './unit-life.tsx';
 
 const SHOWN = 90;
 /** What rails and a unit's life leave of a sheet at the least [px]. */
-const LEAST_HIGH = 186;
+const LEAST_HIGH = 174;
 const clock = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
@@ -190,7 +190,7 @@ function LineOf({ now }: { readonly now: LineAnswer }) {
             {all ? `the last ${SHOWN} units` : 'every unit'}
           </button>
         </div>
-        <div ref={chartRef} className="min-h-[186px] flex-1">
+        <div ref={chartRef} className="min-h-[174px] flex-1">
           {of && chart && chart.count > 0 ? (
             <FigureChart
               chart={chart}
