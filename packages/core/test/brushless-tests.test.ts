@@ -84,3 +84,53 @@ describe('cogging', () => {
     expect(read(0.03, row.poles).said).toContain('one tooth differs');
   });
 });
+
+describe('the reserve of the magnets', () => {
+  const margin = (card: Typed, more: Typed = {}) => {
+    const p = toothCoil.readPlate({ ...example.plate, ...more }).plate;
+    const checked = toothCoil.checkCard(
+      { ...example.card, airGap: '0.7', sleeve: 'adhesive', ...card },
+      p,
+      true,
+      {},
+    );
+    return checked.plan as never as {
+      figures: Record<string, { value: number }>;
+      judged: Record<string, { verdict: string }>;
+    };
+  };
+  it('is that of the magnetic circuit solved for its flux, magnet and gap in series', () => {
+    const [br20, hc20] = [0.2 * Math.sqrt(42), 1592];
+    const [br, hc] = [br20 * (1 - 0.0011 * 80), hc20 * (1 - 0.006 * 80)];
+    const { figures } = margin({ magnetGrade: 'N42SH', magnetThickness: '3' });
+    const rated = Number(example.plate['current']);
+    const phase = (Math.SQRT2 * 3 * rated) / (example.card['connection'] === 'star' ? 1 : Math.sqrt(3));
+    const ampereTurns =
+      ((1.5 * 4) / Math.PI) *
+      ((figures['seriesTurns']!.value * figures['windingFactor']!.value) / Number(example.card['poles'])) *
+      phase;
+    // Reluctances and sources of one pole, for a square millimetre; μ₀ in H/mm.
+    const mu0 = 4e-10 * Math.PI;
+    const [rm, rg] = [3 / (mu0 * 1.05), 0.7 / mu0];
+    const b = ((br * 1e-6 * 3) / (mu0 * 1.05) - ampereTurns) / (rm + rg);
+    const against = (br * 1e-6 - b) / (mu0 * 1.05);
+    expect(figures['magnetMargin']!.value).toBeCloseTo(hc / against, 9);
+  });
+  it('more current and a weaker grade leave less; no grade, no thickness or buried magnets say nothing', () => {
+    const of = (card: Typed, more?: Typed) => margin(card, more).figures['magnetMargin']?.value;
+    const sound = of({ magnetGrade: 'N42SH', magnetThickness: '3' })!;
+    expect(of({ magnetGrade: 'N42', magnetThickness: '3' })!).toBeLessThan(sound);
+    expect(
+      of(
+        { magnetGrade: 'N42SH', magnetThickness: '3' },
+        { current: String(2 * Number(example.plate['current'])) },
+      )!,
+    ).toBeLessThan(sound);
+    const silent: Typed[] = [
+      { magnetGrade: 'ferrite', magnetThickness: '3' },
+      { magnetGrade: 'N42SH' },
+      { magnetGrade: 'N42SH', magnetThickness: '3', sleeve: 'inside' },
+    ];
+    for (const card of silent) expect(of(card)).toBeUndefined();
+  });
+});

@@ -16,6 +16,8 @@ const STAGE_WAGON: DemoOtherKind = {
   card: {
     ...toothCoil.examples[0]!.card,
     magnetGrade: 'N42SH',
+    magnetThickness: '3.2',
+    airGap: '0.7',
     magnetLimit: '150',
     magnets: '10',
     sleeve: 'glass',

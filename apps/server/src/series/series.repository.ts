@@ -69,6 +69,14 @@ export interface ChartRow {
   readonly most: number;
 }
 
+/** Records that a lot went into; each containment is a search of the index. */
+const hasLot = (batch: BatchRow, lot: string) =>
+  or(
+    ...[...new Set(SERIES_LINES[batch.line]!.stations.flatMap((s) => s.lots))].map(
+      (what) => sql`${seriesRecords.lots} @> ${JSON.stringify({ [what]: lot })}::jsonb`,
+    ),
+  );
+
 const STRIP = 60;
 const STANDING = 40;
 
@@ -415,10 +423,6 @@ export class SeriesRepository {
 
   /** Units that a lot went into, and as what. */
   async unitsWithLot(batch: BatchRow, lot: string, most: number) {
-    const line = SERIES_LINES[batch.line]!;
-    const whats = [...new Set(line.stations.flatMap((s) => s.lots))];
-    // Each containment is a search of the index.
-    const has = or(...whats.map((w) => sql`${seriesRecords.lots} @> ${JSON.stringify({ [w]: lot })}::jsonb`));
     const rows = await this.db
       .selectDistinct({
         serial: seriesRecords.serial,
@@ -426,7 +430,7 @@ export class SeriesRepository {
         lots: seriesRecords.lots,
       })
       .from(seriesRecords)
-      .where(and(eq(seriesRecords.batchId, batch.id), has))
+      .where(and(eq(seriesRecords.batchId, batch.id), hasLot(batch, lot)))
       .orderBy(asc(seriesRecords.serial))
       .limit(most);
     return rows;
@@ -446,16 +450,19 @@ export class SeriesRepository {
     return made ? stopOf(made) : null;
   }
 
-  /** Units with a lot that are not out yet are held by its stop. */
-  async hold(tx: Transaction, batchId: string, serials: readonly number[], why: string, stopId: string) {
-    if (serials.length === 0) return;
+  /** Every unit with a lot is held by its stop, however many there are, unless another stop holds it already. */
+  async holdLot(tx: Transaction, batch: BatchRow, lot: string, why: string, stopId: string) {
+    const withLot = tx
+      .select({ serial: seriesRecords.serial })
+      .from(seriesRecords)
+      .where(and(eq(seriesRecords.batchId, batch.id), hasLot(batch, lot)));
     await tx
       .update(seriesUnits)
       .set({ held: why, heldBy: stopId })
       .where(
         and(
-          eq(seriesUnits.batchId, batchId),
-          inArray(seriesUnits.serial, [...serials]),
+          eq(seriesUnits.batchId, batch.id),
+          inArray(seriesUnits.serial, withLot),
           isNull(seriesUnits.held),
         ),
       );

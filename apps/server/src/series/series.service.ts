@@ -344,11 +344,8 @@ export class SeriesService {
       });
       const what = station ? station.title : `lot ${entry.lot}`;
       if (!made) throw conflict('series.stopped-already', `${what} is stopped already.`);
-      if (entry.lot !== undefined) {
-        const rows = await this.repository.unitsWithLot(batch, entry.lot, 1_000_000);
-        const serials = [...new Set(rows.map((r) => r.serial))];
-        await this.repository.hold(tx, batch.id, serials, `has lot ${entry.lot}: ${entry.why}`, id);
-      }
+      if (entry.lot !== undefined)
+        await this.repository.holdLot(tx, batch, entry.lot, `has lot ${entry.lot}: ${entry.why}`, id);
       await record({
         motorId: null,
         what: `batch ${batch.name}: ${what} stopped`,

@@ -21,6 +21,7 @@ export const LEAD_FIELDS: readonly Field[] = [
 ];
 export const ROTOR_FIELDS: readonly Field[] = [
   text('magnetGrade', 'Magnets: grade', 'such as N42SH', 40),
+  quantity('magnetThickness', 'Magnets, thick', 'length', 0.3, 100, 'as they are magnetised'),
   quantity('magnetLimit', 'Magnets good to', 'temperature', 40, 400),
   quantity('magnets', 'Magnets, number', 'count', 2, 2000),
   choice('sleeve', 'Held by', {

@@ -5,6 +5,7 @@ import { finding, type Finding } from '../../quantity/index.ts';
 import { readWires, type Strand } from '../../wire/index.ts';
 import { ironOf } from '../iron.ts';
 import { TOOTH_COIL_CARD } from './card-fields.ts';
+import { readMagnetGrade, type MagnetGrade } from './magnets.ts';
 import { slotPoleTable, type SlotPoleRow } from './slot-pole-table.ts';
 import { toothCircuits, toothCoils, type ToothCoil, type ToothSpec } from './star-of-slots.ts';
 
@@ -15,6 +16,8 @@ export interface ToothCoilCardData {
   readonly connection?: 'star' | 'delta';
   readonly circuits: number;
   readonly core: CoreSize;
+  /** Null for one that is no known grade, or for magnets that are buried. */
+  readonly magnet: MagnetGrade | null;
   readonly numbers: Readonly<Record<string, number>>;
 }
 
@@ -45,6 +48,7 @@ export function readToothCoilCard(typed: Typed): {
       ...(connection === undefined ? {} : { connection }),
       circuits: numbers['circuits'] ?? 1,
       core: ironOf(numbers),
+      magnet: texts['sleeve'] === 'inside' ? null : readMagnetGrade(texts['magnetGrade']),
       numbers,
     },
     findings: found,

@@ -4,6 +4,7 @@ import { CP, derive, given, taken, type Figure } from '../../quantity/index.ts';
 import { turnAreaMm2, turnSquareMm2 } from '../../wire/index.ts';
 import type { LaidTeeth, ToothCoilCardData } from './card.ts';
 import type { ToothCoilPlate } from './plate.ts';
+import { armatureFieldKam, gradeAt, ownFieldKam } from './magnets.ts';
 import { slotPoleRow } from './slot-pole-table.ts';
 import { toothFactor, type ToothSpec } from './star-of-slots.ts';
 
@@ -17,6 +18,7 @@ export const TOOTH_COIL_FIGURES = [
   'noLoadSpeed',
   'gapDensity',
   'coggingCycles',
+  'magnetMargin',
   'currentDensity',
   'slotFill',
   'meanTurn',
@@ -25,6 +27,11 @@ export const TOOTH_COIL_FIGURES = [
 ] as const;
 export type ToothCoilFigureId = (typeof TOOTH_COIL_FIGURES)[number];
 export type ToothCoilFigures = Readonly<Partial<Record<ToothCoilFigureId, Figure>>>;
+
+/** Magnets of a loaded motor, where the card does not say that they are good to less. Common practice, no source. */
+const HOT_MAGNET_C = 100;
+/** What a drive gives for short, of rated current. Common practice, no source. */
+const PEAK_TIMES = 3;
 
 /** One turn round a tooth [mm]: twice the core and the tooth, and half a slot on each side. */
 export function toothTurnMm({ slots }: ToothSpec, core: CoreSize): number | null {
@@ -152,6 +159,37 @@ export function toothCoilFigures(
         { U: given('U', plate.voltageV, 'V', 'plate'), K: taken(K) },
         (v) => (1000 * v.U) / v.K,
       );
+  }
+  const { magnetThickness: thick, magnetLimit } = card.numbers;
+  if (card.magnet && thick && core.airGapMm && plate.currentA) {
+    const hotC = Math.min(HOT_MAGNET_C, magnetLimit ?? HOT_MAGNET_C);
+    const hot = gradeAt(card.magnet, hotC);
+    put(
+      'magnetMargin',
+      ['Magnets, reserve against demagnetisation', 'H_cJ/H', ''],
+      'H = B_r·g/(μ₀·(l_m + μ_r·g)) + 3/2·4/π·(N·k_w/2p)·Î/(l_m + μ_r·g)',
+      'load line and the wave of the winding straight against the magnet; first principles',
+      {
+        Hc: given('H_cJ', hot.coercivityKam, 'kA/m', `grade on the card, at ${hotC} °C`),
+        Br: given('B_r', hot.remanenceT, 'T', `grade on the card, at ${hotC} °C`),
+        lm: given('l_m', thick, 'mm', 'card, magnets'),
+        g: given('g', core.airGapMm, 'mm', 'card, air gap'),
+        N: taken(N),
+        k: taken(k),
+        poles,
+        I: given(
+          'Î',
+          (Math.SQRT2 * PEAK_TIMES * plate.currentA) / (connectedIn === 'star' ? 1 : Math.sqrt(3)),
+          'A',
+          `plate: ${PEAK_TIMES} times rated, as a drive may give`,
+        ),
+      },
+      (v) =>
+        v.Hc /
+        (ownFieldKam(v.Br, v.lm, v.g) +
+          armatureFieldKam(1.5 * (4 / Math.PI) * ((v.N * v.k) / v.poles) * v.I, v.lm, v.g)),
+      'an estimate for magnets on the rotor’s face; the grade’s usual values, iron and edges left out',
+    );
   }
   const A = given('A', turnAreaMm2(wires), 'mm²', 'card, wires in hand');
   if (plate.currentA)

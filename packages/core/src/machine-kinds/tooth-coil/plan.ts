@@ -1,6 +1,6 @@
 /** The plan of a brushless motor: coils on teeth laid out and joined, with their figures. */
 import { currentDensityScale, SLOT_FILL, type Judged } from '../../analysis/index.ts';
-import { CP, judgeOn, usualRange, type LimitScale } from '../../quantity/index.ts';
+import { CP, higherIsBetter, judgeOn, usualRange, type LimitScale } from '../../quantity/index.ts';
 import { showShort } from '../../units/index.ts';
 import { showWires } from '../../wire/index.ts';
 import type { Plan } from '../plan.ts';
@@ -66,6 +66,15 @@ export function toothCoilPlan(
   };
 }
 
+const MAGNETS = higherIsBetter({
+  from: 0.4,
+  limit: 1,
+  sound: 1.3,
+  to: 4,
+  name: 'least 1',
+  kind: 'linear',
+  source: CP,
+});
 const FACTOR = usualRange({ from: 0.4, low: 0.85, high: 1, limit: 1.01, to: 1.05, source: CP });
 
 function judgeFigures(figures: ToothCoilFigures, plate: ToothCoilPlate): ToothCoilPlan['judged'] {
@@ -73,6 +82,7 @@ function judgeFigures(figures: ToothCoilFigures, plate: ToothCoilPlate): ToothCo
     windingFactor: FACTOR,
     currentDensity: currentDensityScale(plate.cooling),
     slotFill: SLOT_FILL,
+    magnetMargin: MAGNETS,
   };
   return Object.fromEntries(
     Object.entries(scales).flatMap(([id, scale]) => {
