@@ -54,7 +54,7 @@ function Work({ now, station }: { readonly now: LineAnswer; readonly station: Se
   const { name } = now.batch;
   const line = SERIES_LINES[now.batch.line]!;
   const is = now.stations.find((s) => s.id === station.id)!;
-  const { typed, type, drop, rebase, version, writeId } = useDraft(`series:${name}:${station.id}`);
+  const { typed, type, drop, writeId } = useDraft(`series:${name}:${station.id}`);
   const [add, { isLoading }] = useAddRecordsMutation();
   const [stop] = useStopItMutation();
   const act = useAct();
@@ -99,16 +99,7 @@ function Work({ now, station }: { readonly now: LineAnswer; readonly station: Se
       setTold({ taken: answer.taken });
       drop();
     } catch (e) {
-      const problem = problemOf(e);
-      // An answer was lost, and what stands here now is another entry: it gets an id of its own.
-      const taken = problem.status === 422;
-      if (taken) rebase(typed, version);
-      setTold({
-        taken: [],
-        bad: taken
-          ? 'What you sent before was taken; look at the unit, then send this if it is another.'
-          : problem.title,
-      });
+      setTold({ taken: [], bad: problemOf(e).title });
     }
     unitBox.current?.focus();
   };
