@@ -239,6 +239,8 @@ describe('a line that reports by itself', () => {
     const { practice, instrument } = await practiceOn(faults, 200);
     const { name } = await batch({ planned: 200, instrument });
     const reader = s.app.get(SeriesReader);
+    // It reads when it is told to here, not by its own clock as well.
+    reader.onModuleDestroy();
     // Until the drift is seen, a few cycles and a round at a time.
     let found: ChartAnswer | null = null;
     for (let cycle = 1; cycle <= 200 && !found; cycle++) {
@@ -246,8 +248,10 @@ describe('a line that reports by itself', () => {
       if (cycle % 5 !== 0) continue;
       await reader.readAll();
       const now = (await line(name)).watches['fuse.joint'];
-      if (now?.broken.length && now.taken > 119)
-        found = (await s.winder.get<ChartAnswer>(`series/${name}/chart?figure=fuse.joint&last=120`)).body;
+      if (!now?.broken.length || now.taken < 120) continue;
+      const { body } = await s.winder.get<ChartAnswer>(`series/${name}/chart?figure=fuse.joint&last=120`);
+      // A rule that chance broke says nothing of the reel: it is looked at again with the next units.
+      if (body.drift?.moved.length) found = body;
     }
     // Before one was out, and what changed there.
     expect(found!.drift).toMatchObject({ kind: 'slope', moved: [{ what: 'wire', to: 'R31', serial: 120 }] });
