@@ -214,8 +214,14 @@ describe('stop and release', () => {
     const stop = await s.winder.post<StopRecord>(`series/${name}/stops`, { lot: 'M4', why: 'weak magnets' });
     expect((await line(name)).held.map((h) => h.serial)).toEqual([1, 2]);
     expect(codes((await load('M4')).body)).toEqual(['series.lot-stopped']);
+    // A held unit goes on nowhere by hand, and one without the lot does.
+    const sleeve = (serial: number) => ({ serial, station: 'sleeve', figures: { press: '3.5' } });
+    const next = (serial: number) => s.winder.post(`series/${name}/records`, { records: [sleeve(serial)] });
+    expect(codes((await next(1)).body)).toEqual(['series.held']);
+    expect((await next(3)).status).toBe(201);
     await s.lead.post(`series/${name}/stops/${stop.body.id}/release`, { why: 'measured again, good' });
     expect((await line(name)).held).toEqual([]);
+    expect((await next(1)).status).toBe(201);
     expect(
       codes((await s.winder.post(`series/${name}/lots`, { station: 'bond', what: 'wire', lot: 'R1' })).body),
     ).toEqual(['series.no-such-lot']);

@@ -16,14 +16,13 @@ import {
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { at } from './columns.ts';
 
 /** A point in as many dimensions as a list has; its index finds what lies near. */
 const cube = customType<{ data: string }>({ dataType: () => 'cube' });
-const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3 });
 type Fields = Record<string, string>;
 /** What a shop names, fills in as a form, and retires. */
 const namedInShop = () => ({

@@ -11,12 +11,11 @@ import {
   pgTable,
   primaryKey,
   text,
-  timestamp,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { at } from './columns.ts';
 
-const at = (name: string) => timestamp(name, { withTimezone: true, precision: 3 });
 const ofBatch = () => ({
   batchId: uuid('batch_id')
     .notNull()

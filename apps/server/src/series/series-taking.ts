@@ -16,6 +16,8 @@ interface ToTake {
 }
 /** Records of a file that are taken together; other requests come in between. */
 const AT_ONCE = 500;
+/** Refused by how the line stands, not by what was entered. */
+const NOT_NOW: ReadonlySet<string> = new Set(['series.stopped', 'series.lot-stopped', 'series.held']);
 /** Of a file's records so many that are not sound are told. */
 const TOLD = 200;
 /** Clocks of a line and a server differ a little. */
@@ -144,7 +146,7 @@ export class SeriesTaking {
       const [first] = result.findings;
       const row = records.length > 1 || offset > 0 ? `Record ${offset + i + 1}: ` : '';
       throw new Problem(
-        first!.code === 'series.stopped' || first!.code === 'series.lot-stopped' ? 409 : 400,
+        NOT_NOW.has(first!.code) ? 409 : 400,
         `${row}${first!.message}`,
         result.findings.map((f) => ({ ...f, message: `${row}${f.message}` })),
       );

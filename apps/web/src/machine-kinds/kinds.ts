@@ -21,6 +21,18 @@ const from = <N extends string, P extends object>(
   name: N,
 ): ComponentType<P> => lazy(async () => ({ default: (await load())[name] })) as unknown as ComponentType<P>;
 
+/** Of every machine with a commutator. */
+const COMMUTATOR: KindViews = {
+  sheets: {
+    card: from(() => import('./direct-current/direct-card.tsx'), 'DirectCard'),
+    winding: from(() => import('./direct-current/direct-winding.tsx'), 'DirectWinding'),
+    connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
+    cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
+  },
+  materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
+  drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
+};
+
 const VIEWS: Readonly<Record<string, KindViews>> = {
   'three-phase': {
     sheets: {
@@ -54,26 +66,8 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
     materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
     drawing: from(() => import('./single-phase/single-step-drawing.tsx'), 'SingleStepDrawing'),
   },
-  'direct-current': {
-    sheets: {
-      card: from(() => import('./direct-current/direct-card.tsx'), 'DirectCard'),
-      winding: from(() => import('./direct-current/direct-winding.tsx'), 'DirectWinding'),
-      connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
-      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
-    },
-    materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
-    drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
-  },
-  universal: {
-    sheets: {
-      card: from(() => import('./direct-current/direct-card.tsx'), 'DirectCard'),
-      winding: from(() => import('./direct-current/direct-winding.tsx'), 'DirectWinding'),
-      connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
-      cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
-    },
-    materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
-    drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
-  },
+  'direct-current': COMMUTATOR,
+  universal: COMMUTATOR,
   'tooth-coil': {
     sheets: {
       card: from(() => import('./tooth-coil/tooth-card.tsx'), 'ToothCard'),

@@ -10,14 +10,14 @@ const [LEFT, LANE] = [76, 30];
 /** What is said of a record in a word or two. */
 function brief(line: SeriesLine, r: SeriesRecord): string {
   const station = line.stations.find((s) => s.id === r.station)!;
-  const lots = Object.values(r.lots);
+  const lots = Object.entries(r.lots).flatMap(([what, lot]) => (station.wears?.includes(what) ? [] : [lot]));
   const [f] = station.figures;
   const value = f ? (r.values[f.id] ?? null) : null;
   const name = station.title.split(',')[0]!.toLowerCase();
   if (r.verdict === 'sent') return `${name} sent`;
   if (r.verdict === 'scrapped') return 'scrapped';
   if (r.verdict === 'unread') return `${name} no reading`;
-  if (lots.length > 0 && station.lots[0] !== 'electrode') return `${name} ${lots[0]!}`;
+  if (lots.length > 0) return `${name} ${lots[0]!}`;
   return value === null ? name : `${name} ${withUnit(f!, value)}`;
 }
 

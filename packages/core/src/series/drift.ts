@@ -1,4 +1,4 @@
-/** Where a figure left its centre, whether it jumped or climbs, and how many units are left to the limit. */
+/** Where a figure left its centre, whether it jumped or climbs, and how many units are left to the limit. Source: change point by least squares; G. Schwarz, Estimating the Dimension of a Model, Annals of Statistics 1978 (from memory). */
 import { fitLine } from '../numeric/index.ts';
 import type { SeriesLimits } from './line.ts';
 

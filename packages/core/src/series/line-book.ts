@@ -132,6 +132,12 @@ export class LineBook {
         );
       if (before.unit.state === 'scrapped')
         return no('scrapped', `Unit ${entry.serial} was scrapped: nothing more is done to it.`, 'serial');
+      if (before.held !== null)
+        return no(
+          'held',
+          `Unit ${entry.serial} is held (${before.held}): a lead releases it before it goes on.`,
+          'serial',
+        );
       if (stopped)
         return no(
           'stopped',

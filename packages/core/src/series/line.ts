@@ -1,4 +1,4 @@
-/** A line that makes one kind of motor in series: rails of stations, what each measures, where it sends a unit back. */
+/** A line that makes one kind of motor in series: rails of stations, what each measures, where it sends a unit back. Source: none, it only describes. */
 import type { Dimension } from '../units/index.ts';
 
 export interface SeriesFigure {
@@ -23,6 +23,8 @@ export interface SeriesStation {
   readonly figures: readonly SeriesFigure[];
   /** What is loaded here in lots, such as `wire`. */
   readonly lots: readonly string[];
+  /** Of those, what is used up here and not built in. */
+  readonly wears?: readonly string[];
   /** Where a unit out of its limits goes; its own id is once more here. */
   readonly backTo: string;
   /** Done at another works: a unit is sent, and received. */

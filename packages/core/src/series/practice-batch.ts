@@ -1,4 +1,4 @@
-/** The batch of the practice shop: what its stand-in line makes, and what is wrong with it. */
+/** The batch of the practice shop: what its stand-in line makes, and what is wrong with it. Source: none, all of it is made up. */
 import { SERIES_LINES } from './lines/index.ts';
 import { PracticeLine, type PracticeFault, type PracticeSettings } from './practice-line.ts';
 

@@ -1,4 +1,4 @@
-/** What a station reports of one unit, read and held against the limits of its batch. */
+/** What a station reports of one unit, read and held against the limits of its batch. Source: none, the limits are entered with the batch; one on a limit is within it: common practice, no source. */
 import { finding, good, refused, type Finding, type Outcome } from '../quantity/index.ts';
 import { DIMENSIONS, inUnit, readQuantity, showNumber } from '../units/index.ts';
 import { figureKey, seriesStation, type BatchLimits, type SeriesFigure, type SeriesLine } from './line.ts';

@@ -1,4 +1,4 @@
-/** Finds what on a universal motor's card is missing, wrong, or contradicts itself. */
+/** Finds what on a universal motor's card is missing, wrong, or contradicts itself. Source: leads shifted with the rotation, equal slots of a lap, bounds of ohms: common practice, no source. */
 import { ohmAt } from '../../electrical/index.ts';
 import { readForm, type Typed } from '../../forms/index.ts';
 import type { Nameplate } from '../../nameplate/index.ts';

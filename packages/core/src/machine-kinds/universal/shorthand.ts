@@ -1,4 +1,4 @@
-/** A universal motor in one line: `12s 24b 1-6 lap- T18 0.35 @5 D90 0.60`; the general armature's line, poles and kind of winding left out. */
+/** A universal motor in one line: `12s 24b 1-6 lap- T18 0.35 @5 D90 0.60`; the general armature's line, poles and kind of winding left out. Source: the order and the letters are our own. */
 import type { Typed } from '../../forms/index.ts';
 import {
   changeOfDirectCurrentLine,

@@ -55,6 +55,7 @@ export const driveMotorLine: SeriesLine = {
       title: 'Fuse',
       rail: 'stator',
       lots: ['electrode'],
+      wears: ['electrode'],
       backTo: 'terminals',
       caution: 'The joint and the electrode are near 500 °C: guard shut, gloves on, fumes drawn off.',
       figures: [

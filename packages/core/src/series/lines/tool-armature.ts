@@ -41,6 +41,7 @@ export const toolArmatureLine: SeriesLine = {
       title: 'Fuse',
       rail: 'armature',
       lots: ['electrode'],
+      wears: ['electrode'],
       backTo: 'fuse',
       caution: 'The hooks are near 500 °C: guard shut, gloves on, fumes drawn off.',
       figures: [
@@ -80,6 +81,7 @@ export const toolArmatureLine: SeriesLine = {
       title: 'Turn',
       rail: 'armature',
       lots: ['tool'],
+      wears: ['tool'],
       backTo: 'turn',
       figures: [
         {
