@@ -1,6 +1,6 @@
 /** Today as a ruled scale: what stands in oven, on test panel and balancer, promises as flags, now as a line. */
 import { anyStationOf, type Route } from '@norther/core';
-import { scaleTime } from 'd3';
+import { scaleLinear } from 'd3';
 import { useMemo } from 'react';
 import type { FloorMotor } from '@norther/records';
 import { showClock } from '../kit/moments.ts';
@@ -35,7 +35,7 @@ export function Today({
   const start = Math.max(0, Math.min(9, now.getHours() - 6));
   from.setHours(start, 0, 0, 0);
   const to = new Date(from.getTime() + 15 * 3_600_000);
-  const x = scaleTime([from, to], [LEFT, width - 10]).clamp(true);
+  const x = scaleLinear([from.getTime(), to.getTime()], [LEFT, width - 10]).clamp(true);
   const height = TOP + lanes.length * LANE + 6;
   const hours = Array.from({ length: 16 }, (_, i) => new Date(from.getTime() + i * 3_600_000));
   const flags = rows.filter(

@@ -9,7 +9,8 @@ import { Choice } from '../kit/choice.tsx';
 import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
-import { isoOfMoment, showMoment } from '../kit/moments.ts';
+import { showMoment } from '../kit/moments.ts';
+import { isoOfMoment } from '../kit/read-moment.ts';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 

@@ -5,7 +5,8 @@ import { useId, useState } from 'react';
 import { DayPicker } from 'react-day-picker';
 import { enGB } from 'react-day-picker/locale';
 import { enterGoesOn } from './enter-goes-on.ts';
-import { keptMoment, readMoment, showMoment } from './moments.ts';
+import { showMoment } from './moments.ts';
+import { keptMoment, readMoment } from './read-moment.ts';
 
 /** When things are fetched or sent. */
 const HOURS = ['07:00', '09:00', '12:00', '14:00', '16:00', '18:00'];

@@ -27,7 +27,8 @@ import { Parts } from '../parts/parts.tsx';
 import { ordinal } from '../kit/time.ts';
 import { OtherVisits } from './other-visits.tsx';
 import { Withdraw } from './withdraw.tsx';
-import { isoOfMoment, momentOfIso, showDay } from '../kit/moments.ts';
+import { showDay } from '../kit/moments.ts';
+import { isoOfMoment, momentOfIso } from '../kit/read-moment.ts';
 import { kindOf, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 import type { MotorRecord } from '@norther/records';
 

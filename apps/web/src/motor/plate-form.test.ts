@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
+import { isoOfMoment, momentOfIso } from '../kit/read-moment.ts';
 import { plateOf, plateProblems } from './plate-form.tsx';
 
 describe('the promise in the shop’s own time', () => {

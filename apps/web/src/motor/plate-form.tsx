@@ -13,7 +13,7 @@ import { useRoutesQuery } from '../app/api.ts';
 import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
-import { isoOfMoment, readMoment } from '../kit/moments.ts';
+import { isoOfMoment, readMoment } from '../kit/read-moment.ts';
 
 type Typed = Readonly<Record<string, string>>;
 

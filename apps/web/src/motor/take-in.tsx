@@ -11,7 +11,7 @@ import { useDraft } from '../app/use-draft.ts';
 import { Caution, FootKeys, Key } from '../kit/key.tsx';
 import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
-import { isoOfMoment } from '../kit/moments.ts';
+import { isoOfMoment } from '../kit/read-moment.ts';
 import { EarlierVisits } from './earlier-visits.tsx';
 import { kindOf, missingOnPlate, PlateForm, plateOf, plateProblems } from './plate-form.tsx';
 

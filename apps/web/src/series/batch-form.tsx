@@ -8,7 +8,7 @@ import { Fold } from '../kit/fold.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';
 import { LineField } from '../kit/line-field.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
-import { isoOfMoment, momentOfIso } from '../kit/moments.ts';
+import { isoOfMoment, momentOfIso } from '../kit/read-moment.ts';
 import { useSuppliesQuery } from '../stores/stores-api.ts';
 import { useAddBatchMutation, useChangeBatchMutation } from './series-api.ts';
 

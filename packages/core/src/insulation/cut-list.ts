@@ -13,30 +13,11 @@ import {
 } from '../quantity/index.ts';
 import { enamelledDiameterMm, type Reel, type Strand } from '../wire/index.ts';
 import { type CoilFormer, type FormerInput } from './coil-former.ts';
+import { DEFAULT_CUT_SETTINGS, type CutSettings } from './cut-settings.ts';
 import { beyondCore, materialFor, type InsulationClass } from './materials.ts';
 import { layOnRoll, type RollLayout } from './roll-layout.ts';
 import { softGoods, type SoftItem } from './soft-goods.ts';
 import { wireToTake, type WireNeed } from './wire-needed.ts';
-
-export interface CutSettings {
-  readonly rollWidthMm: number;
-  /** Added to the wire for leads, joints and waste [1]. */
-  readonly wireAllowance: number;
-  /** From the exit of the end winding to the terminal box [mm]. */
-  readonly leadLengthMm: number;
-  readonly wedgeThicknessMm: number;
-  /** End turns' stand-out at the connection end, as measured [mm]. */
-  readonly standOutMm?: number;
-  /** Stand-out of a trial coil [mm]. */
-  readonly trialStandOutMm?: number;
-}
-
-export const DEFAULT_CUT_SETTINGS: CutSettings = {
-  rollWidthMm: 500,
-  wireAllowance: 0.05,
-  leadLengthMm: 600,
-  wedgeThicknessMm: 2,
-};
 
 /** A mean turn from the core is right within about 10 %, which is a third of a usual head (common practice, no source). */
 const STAND_OUT_DOUBTED = 0.33;

@@ -6,14 +6,8 @@ import { turnsLengthM, type CoreSize, type WindingAnalysis } from '../analysis/i
 import { refused, type Outcome } from '../quantity/index.ts';
 import type { Reel } from '../wire/index.ts';
 import { coilFormer } from './coil-former.ts';
-import {
-  cutListOf,
-  DEFAULT_CUT_SETTINGS,
-  noSlot,
-  type CutList,
-  type CutSettings,
-  type Electrical,
-} from './cut-list.ts';
+import { cutListOf, noSlot, type CutList, type Electrical } from './cut-list.ts';
+import { DEFAULT_CUT_SETTINGS, type CutSettings } from './cut-settings.ts';
 
 export function cutList(
   analysis: WindingAnalysis,

@@ -1,14 +1,7 @@
 export { slotOutline, type Point } from './slot-outline.ts';
 export { cutList } from './cut-of-analysis.ts';
-export {
-  cutListOf,
-  type CutItem,
-  type CutList,
-  type CutSettings,
-  DEFAULT_CUT_SETTINGS,
-  type Electrical,
-  type StatorToCut,
-} from './cut-list.ts';
+export { cutListOf, type CutItem, type CutList, type Electrical, type StatorToCut } from './cut-list.ts';
+export { DEFAULT_CUT_SETTINGS, type CutSettings } from './cut-settings.ts';
 export { layOnRoll, type RollLayout } from './roll-layout.ts';
 export { coilFormer, formerOf, type CoilFormer, type FormerCoil } from './coil-former.ts';
 export { jointLengths, slotOfEnd } from './joint-lengths.ts';

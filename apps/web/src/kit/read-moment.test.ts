@@ -1,7 +1,8 @@
 /** Days as people write them; what can be read in two ways is asked about. */
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { isoOfMoment, keptMoment, momentOfIso, readMoment, showMoment } from './moments.ts';
+import { showMoment } from './moments.ts';
+import { isoOfMoment, keptMoment, momentOfIso, readMoment } from './read-moment.ts';
 
 // A Saturday.
 const now = new Date(2026, 10, 28, 14, 30);
