@@ -49,6 +49,11 @@ const anyRuns = fc
 
 const { sound: soundPoints, stop: badPoints } = TEST_KINDS.efficiency.examples;
 /** Figures that must fit one another, or nothing is left to judge; what they do is tried in tests of their own. */
+/** Places with their areas, and what belongs to them. */
+const areas = (places: number) =>
+  fc
+    .array(fc.integer({ min: 0, max: 200 }), { minLength: places, maxLength: places })
+    .map((all) => all.map((i) => String(i / 10)).join('\n'));
 const OWN: Readonly<Record<string, fc.Arbitrary<string>>> = {
   rule: fc.constantFrom('grade', 'journal'),
   ...Object.fromEntries(
@@ -99,6 +104,10 @@ const LINES: Readonly<Record<string, fc.Arbitrary<string>>> = {
   readings: fc
     .array(fc.integer({ min: 180, max: 260 }), { minLength: 93, maxLength: 93 })
     .map((all) => all.map((i) => String(i / 10)).join('\n')),
+  'armature-surge.areas': areas(93),
+  'armature-surge.span': fc.integer({ min: 1, max: 25 }).map(String),
+  'field-surge.areas': areas(4),
+  rings: fc.constant(''),
   volts: fc
     .array(fc.integer({ min: 40, max: 60 }), { minLength: 4, maxLength: 4 })
     .map((all) => all.join('\n')),
@@ -110,16 +119,20 @@ const anyReading = (kind: TestKindId): fc.Arbitrary<Typed> =>
     Object.fromEntries(
       TEST_KINDS[kind].fields.map((f) => [
         f.id,
-        f.id in OWN
-          ? OWN[f.id]!
-          : f.kind === 'quantity'
-            ? fc
-                .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
-                .map((n) => `${n.toFixed(4)}${f.dimension === 'duration' ? ' min' : ''}`)
-            : f.kind === 'choice'
-              ? fc.constantFrom(...f.options.map((o) => o.value))
-              : (LINES[f.id] ??
-                fc.array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 }).map((l) => l.join(''))),
+        `${kind}.${f.id}` in LINES
+          ? LINES[`${kind}.${f.id}`]!
+          : f.id in OWN
+            ? OWN[f.id]!
+            : f.kind === 'quantity'
+              ? fc
+                  .double({ min: Math.max(f.min, 1e-3), max: Math.min(f.max, 5000), noNaN: true })
+                  .map((n) => `${n.toFixed(4)}${f.dimension === 'duration' ? ' min' : ''}`)
+              : f.kind === 'choice'
+                ? fc.constantFrom(...f.options.map((o) => o.value))
+                : (LINES[f.id] ??
+                  fc
+                    .array(fc.constantFrom('N', 'S'), { minLength: 12, maxLength: 12 })
+                    .map((l) => l.join(''))),
       ]),
     ),
   );

@@ -4,6 +4,7 @@ import {
   directCurrent,
   commutatorPlanOf,
   ringNetwork,
+  ringWeights,
   type DirectCurrentPlan,
   type RingFault,
   type Stage,
@@ -140,6 +141,23 @@ function bars(plan: DirectCurrentPlan, stage: Stage, hoursAgo: number, ...faults
   );
   return { kind: 'bar-to-bar', stage, typed: { readings: readings.join('\n'), temperature: '20' }, hoursAgo };
 }
+/** Surge round the bars: each place held against bar 1, with the waves' own scatter. @param coil whose turns are short-circuited */
+function surged(plan: DirectCurrentPlan, stage: Stage, hoursAgo: number, coil?: number): DemoReading {
+  const { bars: count, poles } = plan.spec;
+  const span = Math.round(count / poles / 2);
+  const weights = plan.ring && ringWeights(plan.ring, span);
+  if (!weights?.ok) throw new Error('The demo’s armature has no ring.');
+  const seen = (place: number) => (coil ? weights.value[(coil - 1 - place + count) % count]! : 0);
+  const areas = Array.from({ length: count }, (_, place) =>
+    place === 0 ? '0' : (1.1 + 0.4 * Math.sin(7 * place) + 260 * Math.abs(seen(place) - seen(0))).toFixed(1),
+  );
+  return {
+    kind: 'armature-surge',
+    stage,
+    typed: { span: String(span), testVoltage: '900', areas: areas.join('\n') },
+    hoursAgo,
+  };
+}
 const drops = (stage: Stage, volts: readonly number[], hoursAgo: number): DemoReading => ({
   kind: 'field-drop',
   stage,
@@ -214,6 +232,7 @@ export const DIRECT_CURRENT_MOTORS: readonly DemoMotor[] = [
       insulation('incoming', '42', 178),
       drops('incoming', [77.1, 77.9, 77.3, 77.6], 178),
       bars(shaft, 'incoming', 178, { kind: 'short', coil: 90 }),
+      surged(shaft, 'incoming', 177, 90),
       core('2.4', '2.5', 140),
       bars(shaft, 'before-varnish', 80),
       insulation('before-varnish', '2600', 80),
@@ -226,6 +245,7 @@ export const DIRECT_CURRENT_MOTORS: readonly DemoMotor[] = [
       },
       cure(380, 46),
       bars(shaft, 'varnished', 40),
+      surged(shaft, 'varnished', 39),
       insulation('varnished', '5200', 40),
       {
         kind: 'commutator',

@@ -34,7 +34,7 @@ const MEASURES: Partial<Record<InstrumentKind, readonly TestKindId[]>> = {
   dynamometer: ['efficiency'],
   'vibration-meter': ['vibration'],
   balancer: ['balance'],
-  'surge-tester': ['surge'],
+  'surge-tester': ['surge', 'armature-surge', 'field-surge'],
   'high-potential-tester': ['high-potential'],
 };
 /** What a reading of this test is taken with; null where no instrument of the list is asked for. */

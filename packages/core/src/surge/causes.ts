@@ -19,15 +19,16 @@ export interface SurgeCause {
   readonly distance: number;
 }
 
-/** Against the mean of the two other phases. */
+/** Against the mean of those that it is held against. */
 export interface MapPoint {
   readonly fasterPercent: number;
   readonly moreDampedPercent: number;
 }
 
-export interface OddPhase extends MapPoint {
-  readonly phase: SurgePhase;
-  /** Of the two others. */
+export interface OddPhase<Name extends string = SurgePhase> extends MapPoint {
+  /** What the odd one is called. */
+  readonly phase: Name;
+  /** Of the others. */
   readonly hz: number;
   readonly dampingPerS: number;
   /** First pulse that left the one before [V]; null where all pulses of the phase are alike. */
@@ -50,6 +51,10 @@ const SPREAD = { faster: 1, damped: 6 } as const;
 const ARC = 100;
 /** So much faster is no winding with a fault, but a part of it [%]. Common practice, no source. */
 const MUCH_FASTER = 60;
+
+/** Of a coil with so many turns, parts are tried beside single turns. Common practice, no source. */
+const MANY_TURNS = 200;
+const PARTS = [0.05, 0.1, 0.2, 0.4] as const;
 
 /**
  * Where n closed turns of one coil put the phase. The loop is of the same wire as the phase, so that its quality follows
@@ -111,7 +116,7 @@ const more = (value: number, word: string, less: string) =>
  * @param makes how the phase may be made; one where the plan says it, several where it does not: each cause takes the best
  * @returns the likeliest first
  */
-export function rankCauses(odd: OddPhase, makes: readonly PhaseMake[]): SurgeCause[] {
+export function rankCauses(odd: OddPhase<string>, makes: readonly PhaseMake[]): SurgeCause[] {
   const { hz, dampingPerS, leavesAtV } = odd;
   if (odd.fasterPercent > MUCH_FASTER)
     return [
@@ -141,6 +146,12 @@ export function rankCauses(odd: OddPhase, makes: readonly PhaseMake[]): SurgeCau
       (make) => shortedPoint(n, make, hz, dampingPerS),
       (make) => n < make.turnsPerCoil,
     );
+  const [only] = makes;
+  if (only && makes.length === 1 && only.turnsPerCoil >= MANY_TURNS)
+    for (const share of PARTS) {
+      const n = Math.round(share * only.turnsPerCoil);
+      add('turns-shorted', `About ${n} turns of one coil`, (make) => shortedPoint(n, make, hz, dampingPerS));
+    }
   add('coil-shorted', 'A whole coil', (make) => shortedPoint(make.turnsPerCoil, make, hz, dampingPerS));
   // What is built in shows from the first pulse on.
   if (leavesAtV === null) {

@@ -16,6 +16,8 @@ import { bondPulse } from './brushless/bond-pulse.ts';
 import { cogging } from './brushless/cogging.ts';
 import { sensorAlignment } from './brushless/sensor-alignment.ts';
 import { branchResistance } from './branch-resistance/branch-resistance.ts';
+import { armatureSurge } from './coil-surge/armature-surge.ts';
+import { fieldSurge } from './coil-surge/field-surge.ts';
 import { commutator } from './commutator/commutator.ts';
 import { coreLoss } from './core-loss/core-loss.ts';
 import { cure } from './cure/cure-log.ts';
@@ -50,7 +52,9 @@ const ALL = [
   branchResistance,
   ringResistance,
   barToBar,
+  armatureSurge,
   fieldDrop,
+  fieldSurge,
   surge,
   coreLoss,
   polarity,

@@ -48,8 +48,10 @@ export const directCurrent: MachineKind<DirectCurrentCard> = {
   tests: [
     'insulation',
     'bar-to-bar',
+    'armature-surge',
     'core-loss',
     'field-drop',
+    'field-surge',
     'polarity',
     'commutator',
     'sensors',

@@ -235,3 +235,7 @@ function linesOf(
 /** The plan of a machine with a commutator; null where there is none, or the machine has none. */
 export const commutatorPlanOf = (plan: Plan | null | undefined): DirectCurrentPlan | null =>
   plan && 'armatureCoils' in plan ? (plan as DirectCurrentPlan) : null;
+
+/** How many poles carry this winding; none where the machine has no such winding. */
+export const polesOfWinding = (plan: DirectCurrentPlan | null, winding: string): number =>
+  plan?.fields.groups.filter((g) => g.phase === winding).length ?? 0;

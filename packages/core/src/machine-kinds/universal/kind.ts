@@ -31,8 +31,10 @@ export const universal: MachineKind<DirectCurrentCard> = {
   tests: [
     'insulation',
     'bar-to-bar',
+    'armature-surge',
     'core-loss',
     'field-drop',
+    'field-surge',
     'polarity',
     'double-insulation',
     'commutator',

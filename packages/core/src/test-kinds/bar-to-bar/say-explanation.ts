@@ -2,16 +2,18 @@
 import { fold, type DirectCurrentPlan, type RingExplanation } from '../../machine-kinds/index.ts';
 import { showNumber } from '../../units/index.ts';
 
+/** A coil by its number, bars and slots. @param startBar that it begins on: so the ring counts coils, the hand by their slots */
+export function sayCoil(startBar: number, plan: DirectCurrentPlan): string {
+  const own = plan.armatureCoils.find((c) => c.startBar === startBar);
+  return own
+    ? `Coil ${own.coil} (bar ${own.startBar} to ${own.finishBar}, slots ${own.firstSlot} and ${own.secondSlot})`
+    : `The coil from bar ${startBar}`;
+}
+
 /** Where it is, and what it is. @returns null where nothing is wrong */
 export function sayExplanation(e: RingExplanation, plan: DirectCurrentPlan): string | null {
   const next = (bar: number) => fold(bar + 1, plan.spec.bars);
-  const coil = (number: number) => {
-    // Coils of the ring are counted by the bar that they begin on; the hand's by their slots.
-    const own = plan.armatureCoils.find((c) => c.startBar === number);
-    return own
-      ? `Coil ${own.coil} (bar ${own.startBar} to ${own.finishBar}, slots ${own.firstSlot} and ${own.secondSlot})`
-      : `The coil from bar ${number}`;
-  };
+  const coil = (number: number) => sayCoil(number, plan);
   switch (e.kind) {
     case 'none':
       return null;

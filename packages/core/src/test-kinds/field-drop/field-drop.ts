@@ -1,7 +1,7 @@
 /** Drop across each pole of a field while one current flows through all of them. */
 import { choice, lines, quantity, readFigureLines, required, type ReadingOf } from '../../forms/index.ts';
 import { ohmAt } from '../../electrical/index.ts';
-import { commutatorPlanOf, poleDrops, type DirectCurrentPlan } from '../../machine-kinds/index.ts';
+import { commutatorPlanOf, poleDrops, polesOfWinding } from '../../machine-kinds/index.ts';
 import {
   CP,
   derive,
@@ -18,15 +18,15 @@ import { showNumber } from '../../units/index.ts';
 import { againstPlan } from '../against-plan.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
+export const POLE_WINDING_CHOICE = {
+  shunt: 'shunt field',
+  series: 'series field',
+  interpole: 'interpoles',
+  compensating: 'compensating winding',
+} as const;
+
 const FORM = [
-  required(
-    choice('winding', 'Which winding', {
-      shunt: 'shunt field',
-      series: 'series field',
-      interpole: 'interpoles',
-      compensating: 'compensating winding',
-    }),
-  ),
+  required(choice('winding', 'Which winding', POLE_WINDING_CHOICE)),
   required(choice('supply', 'Fed with', { dc: 'direct current', ac: 'alternating, for shorted turns' })),
   required(
     lines('volts', 'Drop of each pole', [['drop', 'V']], 'a line a pole, the same way round: 54.2 V', 2000),
@@ -44,21 +44,19 @@ const readVolts = (volts: string) =>
     most: 100,
     columns: [{ name: 'volts', unit: 'V' }],
   });
-const polesOf = (plan: DirectCurrentPlan | null, winding: string) =>
-  plan?.fields.groups.filter((g) => g.phase === winding).length ?? 0;
 
 function check(r: Partial<Reading>, { plan: any }: TestContext): Finding[] {
   const plan = commutatorPlanOf(any);
   const found: Finding[] = [];
   const stop = (code: string, message: string, ...fields: string[]) =>
     found.push(finding('stop', `field-drop.${code}`, message, fields));
-  if (plan && r.winding && polesOf(plan, r.winding) === 0)
+  if (plan && r.winding && polesOfWinding(plan, r.winding) === 0)
     stop('no-such-winding', 'This machine has no such winding by its plate and card.', 'winding');
   if (r.volts === undefined) return found;
   const read = readVolts(r.volts);
   if (!read.ok) return [...found, ...read.findings];
   const volts = read.value.map((v) => v.volts);
-  const poles = plan && r.winding ? polesOf(plan, r.winding) : 0;
+  const poles = plan && r.winding ? polesOfWinding(plan, r.winding) : 0;
   if (poles > 0 && volts.length !== poles)
     stop('count', `${volts.length} drops, and this winding has ${poles} poles: one a pole.`, 'volts');
   if (volts.length < 2) stop('few', 'Two poles at least, to hold one against the other.', 'volts');
@@ -183,9 +181,13 @@ export const fieldDrop = defineTest({
     const plan = commutatorPlanOf(any);
     const first = plan?.fields.windings[0];
     if (!plan || !first) return null;
-    const each = (voltageV / polesOf(plan, first)).toPrecision(5);
+    const each = (voltageV / polesOfWinding(plan, first)).toPrecision(5);
     return {
-      typed: { winding: first, supply: 'dc', volts: Array(polesOf(plan, first)).fill(each).join('\n') },
+      typed: {
+        winding: first,
+        supply: 'dc',
+        volts: Array(polesOfWinding(plan, first)).fill(each).join('\n'),
+      },
       expected: false,
     };
   },
@@ -193,7 +195,7 @@ export const fieldDrop = defineTest({
     const plan = commutatorPlanOf(any);
     const ohm = plan?.figures.shuntOhm20;
     return plan && ohm
-      ? `shunt ${showNumber(ohm.value, 3)} Ω at 20 °C, ${showNumber(ohm.value / polesOf(plan, 'shunt'), 3)} Ω a pole`
+      ? `shunt ${showNumber(ohm.value, 3)} Ω at 20 °C, ${showNumber(ohm.value / polesOfWinding(plan, 'shunt'), 3)} Ω a pole`
       : 'every pole the same share of the volts';
   },
   examples: {
