@@ -111,8 +111,21 @@ describe('reels', () => {
     expect((await shop.winder.post('shop/reels', reel)).status).toBe(409);
     expect((await shop.winder.post(`shop/reels/${made.body.id}/restore`, { version: 3 })).status).toBe(200);
   });
+  it('of strap go by their two sides, whatever diameter is sent with them', async () => {
+    const strap = { thicknessMm: 2, widthMm: 5 };
+    const made = await shop.winder.post<{ bareDiameterMm: number; strap: object }>('shop/reels', {
+      ...reel,
+      name: 'R2',
+      strap,
+    });
+    expect(made.body.strap).toEqual(strap);
+    // 9.637 mm² of copper.
+    expect((Math.PI / 4) * made.body.bareDiameterMm ** 2).toBeCloseTo(9.637, 3);
+  });
   it.each([
-    [{ ...reel, bareDiameterMm: 40 }, /at most 6 mm/],
+    [{ ...reel, strap: { thicknessMm: 20, widthMm: 30 } }, /12/],
+    [{ ...reel, bareDiameterMm: 8 }, /two sides/],
+    [{ ...reel, bareDiameterMm: 40.5 }, /at most 6 mm/],
     [{ ...reel, name: ' ' }, /name/],
     [{ ...reel, massKg: -1 }, /0 kg or more/],
   ])('%j is refused in words', async (body, words) => {

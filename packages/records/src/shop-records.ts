@@ -3,11 +3,20 @@ import type { Reel } from '@norther/core';
 import { z } from 'zod';
 import { Id, Instant, TypedFields, Version } from './shapes.ts';
 
+const StrapSides = z.object({
+  thicknessMm: z.number().min(0.3).max(12),
+  widthMm: z.number().min(0.3).max(100),
+});
 export const ReelEntry = z.object({
   name: z.string().trim().min(1, 'Give the reel its number or name.').max(40),
-  bareDiameterMm: z.number().min(0.03, 'A wire is at least 0.03 mm.').max(6, 'A wire is at most 6 mm.'),
+  bareDiameterMm: z
+    .number()
+    .min(0.03, 'A wire is at least 0.03 mm.')
+    .max(40, 'A wire is at most 6 mm, a strap 100 by 12.'),
   grade: z.literal([1, 2, 3]),
   overEnamelMm: z.number().min(0.03).max(7).nullable().default(null),
+  /** Bare sides of strap, whose diameter is then that of round wire with the same copper; null for round wire. */
+  strap: StrapSides.nullable().default(null),
   massKg: z.number().min(0, 'A reel holds 0 kg or more.').max(1000),
 });
 export type ReelEntry = z.infer<typeof ReelEntry>;
@@ -40,6 +49,7 @@ export const stockOf = (reels: readonly ReelRecord[]): Reel[] =>
     grade: r.grade,
     massKg: r.massKg,
     ...(r.overEnamelMm ? { overEnamelMm: r.overEnamelMm } : {}),
+    ...(r.strap ? { strap: r.strap } : {}),
   }));
 
 /** Who did what, when, to which motor; what is not asked is not narrowed. */

@@ -431,6 +431,8 @@ export const reels = pgTable(
     bareDiameterMm: doublePrecision('bare_diameter_mm').notNull(),
     grade: integer('grade').notNull(),
     overEnamelMm: doublePrecision('over_enamel_mm'),
+    /** Bare sides of strap; empty of round wire. */
+    strap: jsonb('strap').$type<{ thicknessMm: number; widthMm: number }>(),
     massKg: doublePrecision('mass_kg').notNull(),
     retiredAt: at('retired_at'),
     version: integer('version').notNull(),

@@ -1,5 +1,5 @@
 /** What to cut and buy for one motor, on paper: pieces to scale, soft goods, coil former, wire and its reels. */
-import { showShort, type CutList, type Plan } from '@norther/core';
+import { showShort, showSize, type CutList, type Plan } from '@norther/core';
 import { cutPiece, slotSection, WHITE_SHEET } from '@norther/drawings';
 import type { JudgedMotor } from '../motors/motor-file.ts';
 import { drawScene } from './draw-scene.ts';
@@ -120,7 +120,7 @@ export function cutSheetPdf(
   section('Wire');
   for (const w of cut.wire) {
     words(
-      `${w.of ? `${w.of}: ` : ''}${w.strand.count} in hand of ${w.strand.bareDiameterMm.toFixed(2)} mm`,
+      `${w.of ? `${w.of}: ` : ''}${w.strand.count} in hand of ${showSize(w.strand)} mm`,
       MARGIN,
       y,
       10,

@@ -7,6 +7,7 @@ import {
   type GroupEnd,
   type Plan,
   type WindingAnalysis,
+  showSize,
 } from '@norther/core';
 import Papa from 'papaparse';
 
@@ -126,7 +127,7 @@ export function cutCsv(cut: CutList): string {
         '',
       ]),
       ...cut.wire.map((w) => [
-        `${w.of ? `${w.of}: wire` : 'Wire'} ${w.strand.bareDiameterMm.toFixed(3)} mm`,
+        `${w.of ? `${w.of}: wire` : 'Wire'} ${w.strand.strap ? showSize(w.strand) : w.strand.bareDiameterMm.toFixed(3)} mm`,
         `${w.massKg.toFixed(2)} kg`,
         '',
         '',

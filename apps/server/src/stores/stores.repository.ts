@@ -12,6 +12,7 @@ const reelOf = (r: typeof reels.$inferSelect): ReelRecord => ({
   bareDiameterMm: r.bareDiameterMm,
   grade: r.grade as ReelRecord['grade'],
   overEnamelMm: r.overEnamelMm,
+  strap: r.strap,
   massKg: r.massKg,
   retiredAt: r.retiredAt?.toISOString() ?? null,
   version: r.version,

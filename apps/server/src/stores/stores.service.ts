@@ -1,6 +1,6 @@
 /** Stores and settings of the shop: what is on the reels, and what the shop has decided once for all. */
 import { Injectable } from '@nestjs/common';
-import { readShopSettings } from '@norther/core';
+import { finding, readShopSettings, roundOfStrapMm } from '@norther/core';
 import type { ReelEntry, ReelRecord, SettingsRecord, ShopRecord } from '@norther/records';
 import { v7 as uuidV7 } from 'uuid';
 import { Writer, type WriteKey } from '../database/write.ts';
@@ -14,6 +14,23 @@ const known = (name: string) =>
     `There is a reel ${name} already, in stock or retired; give this one another name, or bring that one back.`,
     ['name'],
   );
+
+/** Thicker round wire is not wound [mm]. */
+const THICKEST_ROUND = 6;
+/** What is strap goes by its sides, whatever diameter was sent with it. */
+function wireOf(entry: ReelEntry): ReelEntry {
+  if (entry.strap) return { ...entry, bareDiameterMm: roundOfStrapMm(entry.strap) };
+  if (entry.bareDiameterMm > THICKEST_ROUND)
+    throw badInput([
+      finding(
+        'stop',
+        'reel.too-thick',
+        `Round wire is at most ${THICKEST_ROUND} mm; strap is entered by its two sides.`,
+        ['bareDiameterMm'],
+      ),
+    ]);
+  return entry;
+}
 
 @Injectable()
 export class StoresService {
@@ -54,7 +71,7 @@ export class StoresService {
 
   addReel(person: Person, write: WriteKey, entry: ReelEntry): Promise<ReelRecord> {
     return this.writer.once(person, write, async ({ tx, record }) => {
-      const reel = await this.stores.add(tx, person.shopId, uuidV7(), entry);
+      const reel = await this.stores.add(tx, person.shopId, uuidV7(), wireOf(entry));
       if (!reel) throw known(entry.name);
       await record({ motorId: null, what: `reel ${reel.name} added`, after: reel });
       return reel;
@@ -72,7 +89,7 @@ export class StoresService {
       if (!before) throw notFound('This reel');
       const others = await this.stores.reels(person.shopId, tx, true);
       if (others.some((r) => r.id !== id && r.name === entry.name)) throw known(entry.name);
-      const after = await this.stores.change(tx, person.shopId, id, version, entry);
+      const after = await this.stores.change(tx, person.shopId, id, version, wireOf(entry));
       if (!after) throw stale(before, entry);
       await record({ motorId: null, what: `reel ${after.name} changed`, before, after });
       return after;

@@ -8,6 +8,7 @@ import {
   readSupply,
   supplyStock,
   type WireAhead,
+  showSize,
 } from '@norther/core';
 import type { LotEntry, LotMoveEntry, NamedItem, SuppliesAnswer } from '@norther/records';
 import Papa from 'papaparse';
@@ -94,10 +95,15 @@ export class SuppliesService {
             ]
           : [];
       });
-    const short = new Map<number, number>();
-    for (const w of wire.short) short.set(w.bareDiameterMm, (short.get(w.bareDiameterMm) ?? 0) + w.kg);
-    const wires = [...short].map(([mm, kg]) => ({
-      supply: `Winding wire ${mm.toFixed(3)} mm bare`,
+    const short = new Map<string, number>();
+    for (const { strand, kg } of wire.short) {
+      const size = strand.strap
+        ? `${showSize(strand)} mm strap`
+        : `${strand.bareDiameterMm.toFixed(3)} mm bare`;
+      short.set(size, (short.get(size) ?? 0) + kg);
+    }
+    const wires = [...short].map(([size, kg]) => ({
+      supply: `Winding wire ${size}`,
       'to order': Math.ceil(kg * 10) / 10,
       unit: 'kg',
       'usable now': '',

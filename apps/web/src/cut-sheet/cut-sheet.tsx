@@ -1,5 +1,5 @@
 /** The cut sheet: pieces to scale with their sizes, sleeving and leads, the coil former, wire and its reels. */
-import { machineKind, SLOT_FIELDS, type CutItem, type CutList } from '@norther/core';
+import { machineKind, showSize, SLOT_FIELDS, type CutItem, type CutList } from '@norther/core';
 import { cutPiece, slotSection } from '@norther/drawings';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -91,7 +91,7 @@ export function CutSheet({ file }: { file: MotorFile }) {
                 <td className="py-1 leading-tight">
                   {w.of && <b className="font-[620]">{w.of}: </b>}
                   <b className="fig text-[16px]">
-                    {w.strand.count} × {w.strand.bareDiameterMm.toFixed(2)}
+                    {w.strand.count} × {showSize(w.strand)}
                   </b>{' '}
                   in hand
                   <span className="block text-[13px] text-graphite">

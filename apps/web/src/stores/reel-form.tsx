@@ -1,6 +1,6 @@
 /** A reel as it is written: wire and mass with whatever unit stands on it. */
 import { zodResolver } from '@hookform/resolvers/zod';
-import { readQuantity, type Dimension } from '@norther/core';
+import { readQuantity, readWires, sameStrap, showSize, type Dimension } from '@norther/core';
 import { ReelEntry, type ReelRecord } from '@norther/records';
 import { Controller, FormProvider, useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -21,10 +21,26 @@ const figure = (dimension: Dimension, asked: string) =>
     return z.NEVER;
   });
 
+/** Round wire or strap: the sides bare, and the diameter of round wire with the same copper. */
+const wire = z.string().transform((typed, context) => {
+  const no = (message: string) => {
+    context.addIssue({ code: 'custom', message });
+    return z.NEVER;
+  };
+  if (typed.trim() === '') return no('How thick is the wire? 0.95, or #18; strap is 1.6x5.6.');
+  const read = readWires(typed.trim());
+  if (!read.ok) return no(read.message);
+  const [strand] = read.wires;
+  if (!strand || read.wires.length > 1 || strand.count > 1)
+    return no('One reel holds one wire: 0.95, or strap 1.6x5.6.');
+  const sides = strand.strap && { thicknessMm: strand.strap.thicknessMm, widthMm: strand.strap.widthMm };
+  return { bareDiameterMm: strand.bareDiameterMm, strap: sides ?? null };
+});
+
 /** The same limits as the server's. */
 export const ReelWritten = z.object({
   name: ReelEntry.shape.name,
-  bare: figure('wire-diameter', 'How thick is the wire? 0.95, or #18.').pipe(ReelEntry.shape.bareDiameterMm),
+  bare: wire,
   grade: z.enum(['1', '2', '3']).transform(Number).pipe(ReelEntry.shape.grade),
   mass: figure('mass', 'How much is on it? 12, or 25 lb.').pipe(ReelEntry.shape.massKg),
 });
@@ -41,7 +57,7 @@ export function ReelForm({
     resolver: zodResolver(ReelWritten),
     defaultValues: {
       name: reel?.name ?? '',
-      bare: reel ? String(reel.bareDiameterMm) : '',
+      bare: !reel ? '' : reel.strap ? showSize(reel) : String(reel.bareDiameterMm),
       grade: String(reel?.grade ?? 2) as '1' | '2' | '3',
       mass: reel ? String(reel.massKg) : '',
     },
@@ -56,11 +72,16 @@ export function ReelForm({
           id: reel?.id ?? null,
           reel: {
             name,
-            bareDiameterMm: bare,
+            ...bare,
             grade,
             // Measured on the wire there was; on another wire nobody has measured it.
             overEnamelMm:
-              reel && reel.bareDiameterMm === bare && reel.grade === grade ? reel.overEnamelMm : null,
+              reel &&
+              reel.bareDiameterMm === bare.bareDiameterMm &&
+              sameStrap(reel.strap ?? undefined, bare.strap ?? undefined) &&
+              reel.grade === grade
+                ? reel.overEnamelMm
+                : null,
             massKg: mass,
             ...(reel ? { version: reel.version } : {}),
           },
@@ -79,7 +100,7 @@ export function ReelForm({
         className="grid grid-cols-2 items-start gap-3 sm:grid-cols-[1fr_1fr_110px_1fr_auto]"
       >
         <Line name="name" label={reel ? 'Reel, to change' : 'New reel'} />
-        <Line name="bare" label="Bare wire, or #18" unit="mm" />
+        <Line name="bare" label="Bare wire, #18, or strap 1.6x5.6" unit="mm" />
         <label className="block text-[13px] text-graphite">
           Enamel
           <Controller

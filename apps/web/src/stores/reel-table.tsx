@@ -1,9 +1,12 @@
 /** The reels in stock, in the order of any column, each against a full one. */
-import { enamelledDiameterMm, showShort, type KeptWire } from '@norther/core';
+import { enamelledDiameterMm, overMm, showShort, showSize, type KeptWire } from '@norther/core';
 import type { ReelRecord } from '@norther/records';
 import { SortedTable, type Column } from '../kit/sorted-table.tsx';
 
-const overEnamel = (r: ReelRecord) => r.overEnamelMm ?? enamelledDiameterMm(r.bareDiameterMm, r.grade);
+const overSides = (r: ReelRecord) =>
+  r.strap
+    ? overMm({ bareDiameterMm: r.bareDiameterMm, strap: r.strap })
+    : ([r.overEnamelMm ?? enamelledDiameterMm(r.bareDiameterMm, r.grade)] as const);
 
 export function ReelTable({
   reels,
@@ -45,15 +48,15 @@ export function ReelTable({
       by: (r) => r.bareDiameterMm,
       className: 'text-right',
       cellClassName: 'fig text-[16px]',
-      cell: (r) => r.bareDiameterMm.toFixed(2),
+      cell: (r) => showSize(r),
     },
     {
       id: 'over',
       head: 'over enamel mm',
-      by: overEnamel,
+      by: (r) => overSides(r)[0],
       className: 'text-right',
       cellClassName: 'fig text-[15px]',
-      cell: (r) => overEnamel(r).toFixed(3),
+      cell: (r) => [...new Set(overSides(r))].map((mm) => mm.toFixed(r.strap ? 2 : 3)).join('x'),
     },
     {
       id: 'grade',

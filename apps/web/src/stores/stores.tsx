@@ -1,5 +1,5 @@
 /** Stores: wire on the reels, and everything else that is used up. */
-import { readShopSettings, showShort } from '@norther/core';
+import { readShopSettings, showShort, showSize } from '@norther/core';
 import type { ReelRecord, WireAheadAnswer } from '@norther/records';
 import { group } from 'd3';
 import { useState } from 'react';
@@ -78,7 +78,7 @@ function Reels({
               className="flex items-center gap-3 border-b border-grid py-1 text-[15px] text-graphite"
             >
               <span className="fig w-24">{r.name}</span>
-              <span className="fig">{r.bareDiameterMm.toFixed(3)} mm</span>
+              <span className="fig">{showSize(r)} mm</span>
               <button
                 type="button"
                 className="ml-auto min-h-11 px-2 underline"
@@ -96,7 +96,9 @@ function Reels({
 
 /** What the stock lacks for the motors on the floor, by size. */
 function Short({ of: { short, unknown } }: { readonly of: WireAheadAnswer }) {
-  const sizes = [...group(short, (s) => s.bareDiameterMm)].sort((a, b) => a[0] - b[0]);
+  const sizes = [...group(short, (s) => showSize(s.strand))].sort(
+    ([, a], [, b]) => a[0]!.strand.bareDiameterMm - b[0]!.strand.bareDiameterMm,
+  );
   return (
     <>
       {sizes.length > 0 && (
@@ -104,9 +106,9 @@ function Short({ of: { short, unknown } }: { readonly of: WireAheadAnswer }) {
           <h2 className="border-b-[1.5px] border-ink text-[15px] font-[650]">
             Short for the motors on the floor
           </h2>
-          {sizes.map(([mm, list]) => (
-            <p key={mm} className="flex gap-4 border-b border-grid py-1 text-[15px]">
-              <span className="fig w-24">{mm.toFixed(2)} mm</span>
+          {sizes.map(([size, list]) => (
+            <p key={size} className="flex gap-4 border-b border-grid py-1 text-[15px]">
+              <span className="fig w-24">{size} mm</span>
               <b className="fig w-24 text-right">
                 {showShort(
                   list.reduce((n, x) => n + x.kg, 0),

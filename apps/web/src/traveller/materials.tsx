@@ -6,6 +6,7 @@ import {
   type StationId,
   type WindingAnalysis,
   type WindingLayout,
+  showSize,
 } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
 import { useCut } from '../cut-sheet/use-cut.ts';
@@ -40,10 +41,7 @@ const USES: Partial<Record<StationId, Uses>> = {
       ],
       ['Span', spans(a.layout)],
       ['Turns in a coil', turns(a)],
-      [
-        'Wires in hand',
-        `${a.winding.wires.map((w) => `${w.count}×${w.bareDiameterMm.toFixed(2)}`).join(' + ')} mm`,
-      ],
+      ['Wires in hand', `${a.winding.wires.map((w) => `${w.count}×${showSize(w)}`).join(' + ')} mm`],
       ['Mean turn', figure(a, 'meanTurn', 'mm')],
       ['Copper', figure(a, 'copperMass', 'kg')],
     ],

@@ -154,8 +154,10 @@ export function deriveFigures(
       name: 'Copper in one turn',
       symbol: 'A_t',
       unit: 'mm²',
-      formula: 'A_t = Σ n·π·d² / 4',
-      source: 'geometry of round wire',
+      formula: winding.wires.some((w) => w.strap)
+        ? 'A_t = Σ n·π·d² / 4, d of a strap as of round wire with its copper'
+        : 'A_t = Σ n·π·d² / 4',
+      source: 'geometry of wire',
       inputs: Object.fromEntries(
         winding.wires.flatMap((w, i) => [
           [`n${i}`, card(`n${i + 1}`, w.count, 'strands', 'wires in hand')],

@@ -11,7 +11,7 @@ import {
   type Finding,
   type Outcome,
 } from '../quantity/index.ts';
-import { enamelledDiameterMm, type Reel, type Strand } from '../wire/index.ts';
+import { overMm, showSize, type Reel, type Strand } from '../wire/index.ts';
 import { type CoilFormer, type FormerInput } from './coil-former.ts';
 import { DEFAULT_CUT_SETTINGS, type CutSettings } from './cut-settings.ts';
 import { beyondCore, materialFor, type InsulationClass } from './materials.ts';
@@ -289,11 +289,7 @@ export function cutListOf(
   const soft = softGoods(stator, shape, D, head, material.sleeving, settings.leadLengthMm);
   const wire = wireOfParts(stator, formers, stock, settings.wireAllowance);
   const findings: Finding[] = [];
-  const strandOver = Math.max(
-    ...stator.parts
-      .flatMap((part) => part.wires)
-      .map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)),
-  );
+  const strandOver = Math.max(...stator.parts.flatMap((part) => part.wires).map((w) => overMm(w)[0]));
   if (
     settings.standOutMm !== undefined &&
     settings.trialStandOutMm === undefined &&
@@ -314,7 +310,7 @@ export function cutListOf(
         finding(
           'watch',
           'cut.wire-short',
-          `Wire ${need.strand.bareDiameterMm.toFixed(2)} mm: ${need.shortKg.toFixed(2)} kg more than the reels hold.`,
+          `Wire ${showSize(need.strand)} mm: ${need.shortKg.toFixed(2)} kg more than the reels hold.`,
           ['wires'],
         ),
       );

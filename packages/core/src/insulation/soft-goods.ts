@@ -1,7 +1,7 @@
 /** Sleeving, lead cable, cord and tape: what is bought by the metre. */
 import type { SlotShape } from '../analysis/index.ts';
 import { CP, derive, given, type Figure } from '../quantity/index.ts';
-import { enamelledDiameterMm, wiresInHand, type Strand } from '../wire/index.ts';
+import { overMm, wiresInHand, type Strand } from '../wire/index.ts';
 import { cableFor } from './materials.ts';
 
 export interface SoftItem {
@@ -36,8 +36,7 @@ export interface SoftNeeds {
 
 /** Round bundle of n strands: its diameter over the strand’s goes with √n, packed at about 0.75. */
 const bundleOf = (wires: readonly Strand[]) =>
-  Math.max(...wires.map((w) => w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm))) *
-  Math.sqrt(wiresInHand(wires) / 0.75);
+  Math.max(...wires.map((w) => overMm(w)[1])) * Math.sqrt(wiresInHand(wires) / 0.75);
 
 /**
  * @param boreMm bore [mm]; head how far the end turns stand out [mm]

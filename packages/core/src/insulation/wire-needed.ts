@@ -1,5 +1,5 @@
 /** Wire to take from the reels: length and mass with its allowance, and which reels. */
-import type { Reel, Strand } from '../wire/index.ts';
+import { holdsSize, type Reel, type Strand } from '../wire/index.ts';
 
 export interface WireNeed {
   readonly strand: Strand;
@@ -34,7 +34,7 @@ export function wireToTake(
     const lengthM = strand.count * windingLengthM * (1 + allowance);
     const massKg = (lengthM * (Math.PI / 4) * strand.bareDiameterMm ** 2 * DENSITY) / 1000;
     const reels = stock
-      .filter((r) => Math.abs(r.bareDiameterMm - strand.bareDiameterMm) < 1e-6 && r.massKg > 0)
+      .filter((r) => holdsSize(r, strand) && r.massKg > 0)
       .toSorted((a, b) => a.massKg - b.massKg || a.id.localeCompare(b.id));
     let left = massKg;
     const take: { reel: Reel; massKg: number }[] = [];

@@ -1,7 +1,7 @@
 /** Turns and wire of a coil for other turns, with their working. Source: the same copper in its place; preferred diameters IEC 60317-0-1, from memory. */
 import type { Typed } from '../forms/index.ts';
 import { CP, derive, given, taken, type Figure } from '../quantity/index.ts';
-import { preferredNear, showWires, turnAreaMm2, type Strand } from '../wire/index.ts';
+import { showWires, strandOfArea, turnAreaMm2, type Strand } from '../wire/index.ts';
 
 /** Whole turns farther off than that are said [1]. */
 const SAID = 0.02;
@@ -19,10 +19,7 @@ export function rewound(
   const exact = old.turns * factor.value;
   const whole = Math.max(1, Math.floor(exact + 0.5));
   const off = whole / exact - 1;
-  const wires = old.wires.map(({ count, bareDiameterMm }) => ({
-    count,
-    bareDiameterMm: preferredNear(bareDiameterMm * Math.sqrt(old.turns / whole)),
-  }));
+  const wires = old.wires.map((w) => strandOfArea(w, old.turns / whole));
   const named = (words: string) => (name ? `${name}: ${words}` : words[0]!.toUpperCase() + words.slice(1));
   return {
     fields: { [fields.turns]: String(whole), [fields.wires]: showWires(wires) },
@@ -50,7 +47,7 @@ export function rewound(
           name: named(`copper in a turn, ${showWires(wires)}`),
           symbol: 'A′',
           unit: 'mm²',
-          formula: 'A′ ≈ A · T/T′, the nearest preferred diameter',
+          formula: 'A′ ≈ A · T/T′, the nearest size that is sold',
           source: 'the same copper in its place; IEC 60317-0-1 (from memory)',
           inputs: {
             A: given('A', turnAreaMm2(old.wires), 'mm²', `card, ${showWires(old.wires)}`),

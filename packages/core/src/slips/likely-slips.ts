@@ -4,7 +4,7 @@
  * likely is common practice, no source.
  */
 import type { WindingAnalysis } from '../analysis/index.ts';
-import { turnAreaMm2 } from '../wire/index.ts';
+import { showSize, turnAreaMm2 } from '../wire/index.ts';
 
 export interface Slip {
   readonly id:
@@ -61,7 +61,7 @@ export function slipsOf({ winding, layout }: Pick<WindingAnalysis, 'winding' | '
   if (inHand > 1 && area > 0)
     for (const w of wires) {
       const one = turnAreaMm2([{ ...w, count: 1 }]);
-      const which = wires.length > 1 ? ` of ${w.bareDiameterMm} mm` : '';
+      const which = wires.length > 1 ? ` of ${w.strap ? showSize(w) : w.bareDiameterMm} mm` : '';
       found.push(
         {
           id: 'strand-missing',

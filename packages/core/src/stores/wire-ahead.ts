@@ -5,7 +5,7 @@
 import type { CutSettings } from '../insulation/index.ts';
 import type { CheckedCard, MachineKind } from '../machine-kinds/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
-import type { Reel } from '../wire/index.ts';
+import type { Reel, Strand } from '../wire/index.ts';
 
 export interface MotorAhead {
   readonly number: string;
@@ -22,7 +22,7 @@ export interface KeptWire {
   readonly kg: number;
 }
 export interface ShortWire {
-  readonly bareDiameterMm: number;
+  readonly strand: Strand;
   readonly number: string;
   readonly kg: number;
 }
@@ -55,11 +55,9 @@ export function wireAhead(motors: readonly MotorAhead[], stock: readonly Reel[])
         const kg = Math.min(massKg, left.get(reel.id) ?? 0);
         left.set(reel.id, (left.get(reel.id) ?? 0) - kg);
         if (kg > 0) kept.push({ reel: reel.id, number, kg });
-        if (massKg - kg > 1e-9)
-          short.push({ bareDiameterMm: need.strand.bareDiameterMm, number, kg: massKg - kg });
+        if (massKg - kg > 1e-9) short.push({ strand: need.strand, number, kg: massKg - kg });
       }
-      if (need.shortKg > 0)
-        short.push({ bareDiameterMm: need.strand.bareDiameterMm, number, kg: need.shortKg });
+      if (need.shortKg > 0) short.push({ strand: need.strand, number, kg: need.shortKg });
     }
   }
   return { kept, short, unknown };

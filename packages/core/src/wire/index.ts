@@ -1,4 +1,5 @@
 export * from './wire-table.ts';
 export * from './stock.ts';
-export { readWires, showWires, type WiresReading } from './read-wires.ts';
-export { nearestSizes, preferredNear, type NearestSize } from './nearest-sizes.ts';
+export * from './strap.ts';
+export { readWires, showSize, showWires, type WiresReading } from './read-wires.ts';
+export { nearestSizes, preferredNear, strandOfArea, type NearestSize } from './nearest-sizes.ts';

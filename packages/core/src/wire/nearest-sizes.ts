@@ -3,11 +3,14 @@
  * over its enamel where that is all there is.
  */
 import { diameterOfGaugeMm, nearestGauge } from '../units/index.ts';
+import { strapOfArea } from './strap.ts';
 import {
   enamelledDiameterMm,
   PREFERRED_DIAMETERS_MM,
   preferredDiameters,
+  strapStrand,
   type EnamelGrade,
+  type Strand,
 } from './wire-table.ts';
 
 export interface NearestSize {
@@ -65,6 +68,12 @@ function candidates(measuredMm: number): Pick<NearestSize, 'system' | 'name' | '
     .map((n) => ({ system: 'gauge' as const, name: `#${n}`, bareDiameterMm: diameterOfGaugeMm(n) }));
   return [...metric, ...gauges];
 }
+
+/** A strand of so many times the copper, in a size that is sold. */
+export const strandOfArea = (w: Strand, factor: number): Strand =>
+  w.strap
+    ? strapStrand(w.count, strapOfArea(w.strap, factor))
+    : { count: w.count, bareDiameterMm: preferredNear(w.bareDiameterMm * Math.sqrt(factor)) };
 
 /** The preferred diameter nearest to this one by area; as it is beyond the table. Source: preferred diameters, IEC 60317-0-1. */
 export function preferredNear(bareMm: number): number {

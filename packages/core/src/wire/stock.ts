@@ -1,15 +1,22 @@
 /** Wires in hand made up from what is on the reels. */
 import { finding, type Finding } from '../quantity/index.ts';
+import { sameStrap, type Strap } from './strap.ts';
 import { enamelledDiameterMm, type EnamelGrade, type Strand } from './wire-table.ts';
 
 export interface Reel {
   readonly id: string;
+  /** Of strap that of a round wire with the same copper. */
   readonly bareDiameterMm: number;
   readonly grade: EnamelGrade;
   /** As measured over the enamel; from the table where absent. */
   readonly overEnamelMm?: number;
   readonly massKg: number;
+  readonly strap?: Strap;
 }
+
+/** Whether the reel holds what the strand is made of. */
+export const holdsSize = (reel: Reel, strand: Strand): boolean =>
+  sameStrap(reel.strap, strand.strap) && Math.abs(reel.bareDiameterMm - strand.bareDiameterMm) < 1e-6;
 
 export interface BundleLimits {
   /** Different sizes in one turn, 1 to 3. */
@@ -40,12 +47,12 @@ interface Size {
   readonly measured: boolean;
 }
 
-/** The sizes on the reels, each once, thickest first. */
+/** The round sizes on the reels, each once, thickest first: strap is not mixed in hand. */
 function sizesOf(stock: readonly Reel[], widestMm = Infinity): Size[] {
   const sizes = new Map<number, Size>();
   for (const reel of stock) {
     const over = reel.overEnamelMm ?? enamelledDiameterMm(reel.bareDiameterMm, reel.grade);
-    if (over <= widestMm && reel.massKg > 0)
+    if (!reel.strap && over <= widestMm && reel.massKg > 0)
       sizes.set(reel.bareDiameterMm, {
         bare: reel.bareDiameterMm,
         over,

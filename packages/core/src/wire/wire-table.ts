@@ -1,4 +1,5 @@
 /** Preferred round-wire sizes with their enamel build, and what follows for a bundle of wires in hand. */
+import { overStrapMm, roundOfStrapMm, type Strap } from './strap.ts';
 
 /**
  * Nominal bare diameter [mm] and the largest overall diameter [mm] for enamel of grade 1, 2, 3.
@@ -89,17 +90,36 @@ export function enamelledDiameterMm(bareDiameterMm: number, grade: EnamelGrade =
 /** One size among the wires in hand: `count` strands of it in every turn. */
 export interface Strand {
   readonly count: number;
+  /** Of a strap that of a round wire with the same copper. */
   readonly bareDiameterMm: number;
   /** As measured over the enamel; from the table where absent. */
   readonly overEnamelMm?: number;
+  readonly strap?: Strap;
+}
+
+/** A strand of strap. @param count strands in every turn */
+export const strapStrand = (count: number, strap: Strap): Strand => ({
+  count,
+  bareDiameterMm: roundOfStrapMm(strap),
+  strap,
+});
+
+/** The smallest and the largest that a strand measures over its covering [mm]. */
+export function overMm(w: Omit<Strand, 'count'>): readonly [least: number, most: number] {
+  if (w.strap) return overStrapMm(w.strap);
+  const over = w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm);
+  return [over, over];
 }
 
 /** Bare copper area of one turn, all wires in hand [mm²]. */
 export const turnAreaMm2 = (wires: readonly Strand[]): number =>
   wires.reduce((sum, w) => sum + w.count * (Math.PI / 4) * w.bareDiameterMm ** 2, 0);
 
-/** Σ enamelled diameter² over the wires in hand of one turn [mm²]: the square each strand takes up in a slot. */
+/** Σ of what each strand of one turn takes up in a slot [mm²]: the square over the enamel, or a strap’s two sides. */
 export const turnSquareMm2 = (wires: readonly Strand[]): number =>
-  wires.reduce((sum, w) => sum + w.count * (w.overEnamelMm ?? enamelledDiameterMm(w.bareDiameterMm)) ** 2, 0);
+  wires.reduce((sum, w) => {
+    const [least, most] = overMm(w);
+    return sum + w.count * least * most;
+  }, 0);
 
 export const wiresInHand = (wires: readonly Strand[]): number => wires.reduce((sum, w) => sum + w.count, 0);

@@ -12,7 +12,7 @@ export const ARMATURE_FIELDS: readonly Field[] = [
   choice('leads', 'Leads go', { progressive: 'progressive', retrogressive: 'retrogressive' }),
   text('coilSpan', 'Coil span', '1-9, slot to slot', 12),
   quantity('turns', 'Turns of a coil', 'count', 1, 1000, 'between two bars'),
-  text('wires', 'Wires in hand', 'bare: 0.80, 2x0.71, #20', 60),
+  text('wires', 'Wires in hand', 'bare: 0.80, 2x0.71, #20; strap 1.6x5.6', 60),
 ];
 /** What only the old winding shows: marked before anything is lifted off the commutator. */
 export const MARKED_FIELDS: readonly Field[] = [
@@ -27,7 +27,7 @@ export const MARKED_FIELDS: readonly Field[] = [
 export const EQUALIZER_FIELD = choice('equalizers', 'Equalizers', { none: 'none', all: 'on all bars' });
 const pole = (id: string, name: string): readonly Field[] => [
   quantity(`${id}Turns`, `${name}: turns`, 'count', 1, 20000, 'of one pole'),
-  text(`${id}Wires`, `${name}: wires in hand`, 'bare: 0.80, 2x1.60', 60),
+  text(`${id}Wires`, `${name}: wires in hand`, 'bare: 0.80, 2x1.60; strap 1.6x5.6', 60),
   quantity(`${id}Turn`, `${name}: mean turn`, 'length', 20, 5000),
 ];
 export const SHUNT_FIELDS = pole('shunt', 'Shunt');

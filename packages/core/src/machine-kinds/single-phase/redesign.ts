@@ -10,7 +10,7 @@ import {
   type Outcome,
 } from '../../quantity/index.ts';
 import type { Typed } from '../../forms/index.ts';
-import { preferredNear, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
+import { strandOfArea, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
 import type { SinglePhaseCard } from './check-card.ts';
 import type { SinglePhasePlate } from './plate.ts';
 import { wholeTurns } from './sine-turns.ts';
@@ -72,11 +72,7 @@ export function redesignSinglePhase(
   );
   const r = ratio.value;
   const turnsOf = (turns: readonly number[]) => wholeTurns(turns.map((t) => t * r));
-  const wiresOf = (wires: readonly Strand[]): Strand[] =>
-    wires.map(({ count, bareDiameterMm }) => ({
-      count,
-      bareDiameterMm: preferredNear(bareDiameterMm / Math.sqrt(r)),
-    }));
+  const wiresOf = (wires: readonly Strand[]): Strand[] => wires.map((w) => strandOfArea(w, 1 / r));
   const [mainTurns, startTurns] = [turnsOf(plan.main.turns), turnsOf(plan.start.turns)];
   const [mainWires, startWires] = [wiresOf(plan.mainWires), wiresOf(plan.startWires)];
   const sum = (turns: readonly number[]) => turns.reduce((a, b) => a + b, 0);

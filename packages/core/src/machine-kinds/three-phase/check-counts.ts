@@ -154,7 +154,7 @@ export function checkCore(card: DataCard): Finding[] {
 
 export function checkWires(card: DataCard): Finding[] {
   return (card.wires ?? []).flatMap((w): Finding[] => {
-    if (w.overEnamelMm === undefined) return [];
+    if (w.overEnamelMm === undefined || w.strap) return [];
     const thickest = enamelledDiameterMm(w.bareDiameterMm, 3);
     return w.overEnamelMm > thickest * 1.03
       ? [
@@ -223,7 +223,7 @@ export function checkMeasuredWire({ wires, wireBare, wireOver }: DataCard): Find
         ['wireOver', 'wireBare'],
       ),
     );
-  if (wireBare === undefined || !wires) return found;
+  if (wireBare === undefined || !wires || wires.some((w) => w.strap)) return found;
   const near = (d: number) => Math.abs(wireBare / d - 1) <= WIRE_OFF;
   if (wires.some((w) => near(w.bareDiameterMm))) return found;
   found.push(

@@ -2,6 +2,7 @@
 import type { FigureId, WindingAnalysis } from '../../analysis/index.ts';
 import { expectedWalk, judgeWalk, planKey, walkFeed } from '../../connection/index.ts';
 import { showShort } from '../../units/index.ts';
+import { showSize } from '../../wire/index.ts';
 import type { Plan } from '../plan.ts';
 import type { DataCard } from './data-card.ts';
 
@@ -78,7 +79,7 @@ function linesOf(analysis: WindingAnalysis): (readonly [string, string])[] {
     ['Slots, poles', `${w.slots} slots, ${w.poles} poles`],
     ['Coil span', spansOf(layout)],
     ['Turns in a coil', turnsOf(analysis)],
-    ['Wires in hand', w.wires.map((s) => `${s.count}x${s.bareDiameterMm.toFixed(2)} mm`).join(' + ')],
+    ['Wires in hand', w.wires.map((s) => `${s.count}x${showSize(s)} mm`).join(' + ')],
     ['Circuits', `${w.circuits} ${w.connection === 'star' ? 'Y' : 'Δ'}`],
     ['Free ends', `${analysis.coilEnds}, ${connection.endsPerLead} on a lead`],
     ...Object.values(figures)

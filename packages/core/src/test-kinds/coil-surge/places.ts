@@ -26,9 +26,9 @@ export const rings = lines(
   'How each place rings',
   [
     ['ring', 'kHz'],
-    ['damping', '1/ms'],
+    ['damping', '/ms'],
   ],
-  'where the tester says it, a line a place: 21.4 kHz; 13.9 1/ms',
+  'where the tester says it, a line a place: 21.4 kHz; 13.9 /ms',
   8000,
 );
 
@@ -57,7 +57,7 @@ const readRings = (text: string): Outcome<readonly PlaceRing[]> =>
     most: MOST_PLACES,
     columns: [
       { name: 'kHz', unit: 'kHz' },
-      { name: 'perMs', unit: '1/ms' },
+      { name: 'perMs', unit: '/ms' },
     ],
   });
 
