@@ -1,5 +1,12 @@
 /** Series over the API: a batch of two hundred from a line that reports by itself, hands, files, stops, and what comes in between. */
-import { CHART_SCHOOLS, PracticeLine, readEntry, SERIES_LINES, type PracticeFault } from '@norther/core';
+import {
+  CHART_SCHOOLS,
+  PracticeLine,
+  readEntry,
+  SERIES_LINES,
+  type PracticeFault,
+  type SeriesStation,
+} from '@norther/core';
 import type {
   BatchRecord,
   ChartAnswer,
@@ -45,6 +52,14 @@ const fuse = (serial: number, joint: string, more: object = {}) => ({
   figures: { joint },
   ...more,
 });
+/** What a station types of a unit that is well within its limits. */
+const soundFigures = (station: SeriesStation) =>
+  Object.fromEntries(
+    station.figures.map(({ id, lower, upper, unit }) => {
+      const value = lower === null ? 0.9 * (upper ?? 1) : upper === null ? 1.1 * lower : (lower + upper) / 2;
+      return [id, `${value} ${unit}`.trim()];
+    }),
+  );
 const line = async (name: string) => (await s.winder.get<LineAnswer>(`series/${name}`)).body;
 const stationOf = (l: LineAnswer, id: string) => l.stations.find((x) => x.id === id)!;
 
@@ -366,6 +381,42 @@ describe('files and figures', () => {
     const pdf = await s.winder.get(`series/${name}/labels.pdf?units=1-4,9`);
     expect(pdf.bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(5);
     expect((await s.winder.get(`series/${name}/labels.pdf?units=4-1`)).status).toBe(400);
+  });
+
+  it('a box is closed over finished units only, and its label names every one', async () => {
+    const { name, id } = await batch({ planned: 20 });
+    const open = await s.winder.get<{ findings: { message: string }[] }>(`series/${name}/box?units=1-2`);
+    expect(open.status).toBe(400);
+    expect(open.body.findings.map((f) => f.message)).toEqual([
+      'Unit 1: nothing is recorded of it.',
+      'Unit 2: nothing is recorded of it.',
+    ]);
+    const line = SERIES_LINES['drive-motor']!;
+    const at = (i: number) => new Date(Date.UTC(2026, 10, 20, 8, i)).toISOString();
+    const all = line.stations.flatMap((station, i) =>
+      [1, 2, 3].map((serial) => ({ serial, station: station.id, figures: soundFigures(station), at: at(i) })),
+    );
+    const unfinished = all.filter((r) => r.serial !== 3 || r.station !== 'final');
+    expect((await s.winder.post(`series/${name}/records`, { records: unfinished })).status).toBe(201);
+    const box = await s.winder.get(`series/${name}/box?units=2,1`);
+    expect(box.body).toMatchObject({ batch: name, units: [1, 2] });
+    const pdf = await s.winder.get(`series/${name}/packing.pdf?units=1-2`);
+    expect(pdf.bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+    expect((await s.winder.get<{ title: string }>(`series/${name}/packing.pdf?units=1-3`)).body.title).toBe(
+      'Unit 3 is not finished: Final test is still to come.',
+    );
+    // Held, it stays out of the box, whatever it has passed.
+    const { Client } = (await import('pg')).default;
+    const db = new Client({ connectionString: s.database.ownerUrl });
+    await db.connect();
+    await db.query('update series_units set held = $2 where batch_id = $1 and serial = 1', [
+      id,
+      'lot M4 stopped',
+    ]);
+    await db.end();
+    expect((await s.winder.get<{ title: string }>(`series/${name}/box?units=1-2`)).body.title).toBe(
+      'Unit 1 is held: lot M4 stopped',
+    );
   });
 
   it('a hundred thousand units are drawn by rows, whose least and greatest are those of the units', async () => {

@@ -13,6 +13,7 @@ import {
   readEntry,
   readLimits,
   readUnits,
+  sayUnits,
   SERIES_LINES,
   usualLimits,
   watchNext,
@@ -243,6 +244,16 @@ describe('a unit', () => {
   });
   it('of a pallet: rows and single ones, none twice', () => {
     expect(valueOf(readUnits('141-144, 150'))).toEqual([141, 142, 143, 144, 150]);
+    expect(sayUnits([141, 142, 143, 150])).toBe('141–143, 150');
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 1, max: 5000 }), { minLength: 1, maxLength: 60 }),
+        (units) => {
+          const sorted = units.toSorted((a, b) => a - b);
+          expect(valueOf(readUnits(sayUnits(sorted)))).toEqual(sorted);
+        },
+      ),
+    );
     for (const bad of ['', '4-2', '1,1', '0', '1-9999', 'x']) expect(readUnits(bad).ok).toBe(false);
   });
   it('the share right the first time is the product of the stations', () => {

@@ -218,6 +218,14 @@ export interface LotAnswer {
   readonly more: boolean;
 }
 
+/** What goes into one box together; its units rising. */
+export interface BoxAnswer {
+  readonly batch: string;
+  readonly product: string;
+  readonly customer: string;
+  readonly units: readonly number[];
+}
+
 export interface SeriesAnswer {
   readonly batches: readonly (Pick<
     BatchRecord,

@@ -149,7 +149,7 @@ function surged(plan: DirectCurrentPlan, stage: Stage, hoursAgo: number, coil?: 
   if (!weights?.ok) throw new Error('The demo’s armature has no ring.');
   const seen = (place: number) => (coil ? weights.value[(coil - 1 - place + count) % count]! : 0);
   const areas = Array.from({ length: count }, (_, place) =>
-    place === 0 ? '0' : (1.1 + 0.4 * Math.sin(7 * place) + 260 * Math.abs(seen(place) - seen(0))).toFixed(1),
+    place === 0 ? '0' : (1.1 + 0.4 * Math.sin(7 * place) + 900 * Math.abs(seen(place) - seen(0))).toFixed(1),
   );
   return {
     kind: 'armature-surge',

@@ -1,4 +1,5 @@
 /** Computation in threads of its own: with a deadline, a memory limit, and a refusal that says what to narrow. */
+import type { BoxAnswer } from '@norther/records';
 import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
 import { finding, type SurgeWaves, type WireAhead } from '@norther/core';
 import { Piscina } from 'piscina';
@@ -107,6 +108,10 @@ export class Heavy implements OnModuleDestroy {
 
   labels(sheet: LabelSheet, size: LabelSize, issue: Issue): Promise<Uint8Array> {
     return this.run(this.sheets, { task: 'labels', sheet, size, issue }, SHEET_MS);
+  }
+
+  packing(box: BoxAnswer, issue: Issue): Promise<Uint8Array> {
+    return this.run(this.sheets, { task: 'packing', box, issue }, SHEET_MS);
   }
 
   plan(file: PlanFile, question: PlanQuestion): Promise<Uint8Array> {

@@ -1,4 +1,5 @@
 /** What runs in a worker: everything that may take longer than the server's other work can wait. */
+import type { BoxAnswer } from '@norther/records';
 import 'reflect-metadata';
 import { analyseWaves, fieldsOfWaves, type Finding, type SurgeWaves } from '@norther/core';
 import { move } from 'piscina';
@@ -13,6 +14,7 @@ import { labelsPdf, type LabelSheet, type LabelSize } from '../reports/labels.ts
 import { firstDocuments } from '../reports/first-documents.ts';
 import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
 import { wireForFloor, type WireQuestion } from '../stores/wire-for-floor.ts';
+import { packingLabelPdf } from '../reports/packing-label.ts';
 import { MOTOR_SHEETS, type MotorSheetTask } from '../reports/motor-sheets.ts';
 
 export type Question =
@@ -23,6 +25,7 @@ export type Question =
   | { readonly task: 'past'; readonly rows: MotorRows; readonly beside: readonly BesideVisit[] }
   | ({ readonly task: 'dossier' } & DossierQuestion)
   | { readonly task: 'labels'; readonly sheet: LabelSheet; readonly size: LabelSize; readonly issue: Issue }
+  | { readonly task: 'packing'; readonly box: BoxAnswer; readonly issue: Issue }
   | { readonly task: 'plan'; readonly file: PlanFile; readonly question: PlanQuestion }
   | { readonly task: 'import'; readonly question: ImportQuestion }
   | { readonly task: 'wire'; readonly question: WireQuestion }
@@ -74,6 +77,8 @@ async function answer(q: Question): Promise<unknown> {
     }
     case 'labels':
       return new Uint8Array(await labelsPdf(q.sheet, q.size, q.issue));
+    case 'packing':
+      return new Uint8Array(await packingLabelPdf(q.box, q.issue));
     case 'plan':
       return new Uint8Array(await planFile(q.file, q.question));
     case 'import':

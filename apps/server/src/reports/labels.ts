@@ -63,7 +63,8 @@ export const labelsCsv = ({ motor, ...rows }: MotorRows): string =>
   )}\n`;
 
 /** As a picture. Its library’s types join what it returns with and without a callback. */
-const codeOf = (options: RenderOptions): Promise<Buffer> => bwipjs.toBuffer(options) as Promise<Buffer>;
+export const codeOf = (options: RenderOptions): Promise<Buffer> =>
+  bwipjs.toBuffer(options) as Promise<Buffer>;
 
 /** One page a label. QR for a camera, Code 128 for a scanner; a narrow one has room for the bars alone. */
 export async function labelsPdf(sheet: LabelSheet, size: LabelSize, o: IssueOptions): Promise<Buffer> {

@@ -64,6 +64,7 @@ class LotQuery extends createZodDto(z.object({ lot: LotName })) {}
 class UnitParams extends createZodDto(
   z.object({ name: z.string(), serial: z.coerce.number().int().min(1).max(1_000_000) }),
 ) {}
+class PackingQuery extends createZodDto(z.object({ units: z.string().max(200) })) {}
 class LabelsQuery extends createZodDto(
   z.object({
     units: z.string().max(200),
@@ -182,6 +183,34 @@ export class SeriesController {
       `attachment; filename="${fileName({ motor: name, file: 'records.csv' })}"`,
     );
     await sendPieces(response, Readable.from(rows()));
+  }
+
+  /** Whether these units may be packed together. */
+  @Get(':name/box')
+  box(@Who() person: Person, @Param('name') name: string, @Query() { units }: PackingQuery) {
+    return this.series.box(person, name, units);
+  }
+
+  /** The label of a box: units that are finished, none that is held. */
+  @Get(':name/packing.pdf')
+  async packing(
+    @Who() person: Person,
+    @Param('name') name: string,
+    @Query() { units }: PackingQuery,
+    @Res() response: Response,
+  ) {
+    const box = await this.series.box(person, name, units);
+    const bytes = await this.heavy.packing(box, {
+      shop: person.shop,
+      issuedBy: person.name,
+      issuedAt: new Date(),
+      fontFolder: this.fontFolder,
+    });
+    sendFile(
+      response,
+      { type: 'application/pdf', inline: true, motor: box.batch, file: 'packing.pdf' },
+      bytes,
+    );
   }
 
   /** Labels of units, one a page: the tag is batch and number. */

@@ -6,15 +6,18 @@ import {
   finding,
   firstPass,
   readLimits,
+  readUnits,
   released,
   sayDrift,
   seriesStation,
   SERIES_LINES,
+  unitsToPack,
   watchedCapability,
   whatMoved,
   within,
 } from '@norther/core';
 import type {
+  BoxAnswer,
   BatchChange,
   BatchEntry,
   BatchRecord,
@@ -273,6 +276,17 @@ export class SeriesService {
       records,
       signals,
     };
+  }
+
+  /** Units of one box; refused while one of them is not to be packed. */
+  async box(person: Person, name: string, units: string): Promise<BoxAnswer> {
+    const batch = await this.batch(person, name);
+    const wanted = readUnits(units);
+    if (!wanted.ok) throw badInput(wanted.findings);
+    const kept = await this.repository.unitsOf(batch.id, wanted.value);
+    const packed = unitsToPack(SERIES_LINES[batch.line]!, wanted.value, kept);
+    if (!packed.ok) throw badInput(packed.findings);
+    return { batch: batch.name, product: batch.product, customer: batch.customer, units: packed.value };
   }
 
   async lot(person: Person, name: string, lot: string): Promise<LotAnswer> {

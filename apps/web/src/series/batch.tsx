@@ -12,6 +12,7 @@ import { Sheet, View } from '../kit/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { showMoment } from '../kit/moments.ts';
 import { BatchForm } from './batch-form.tsx';
+import { Labels } from './labels.tsx';
 import { SeriesTitle } from './series-title.tsx';
 import {
   batchPath,
@@ -285,27 +286,6 @@ function Files({ name }: { readonly name: string }) {
       <a className="mt-2 inline-block underline" href={`/api${batchPath(name)}/records.csv`}>
         Every record as CSV
       </a>
-    </section>
-  );
-}
-
-function Labels({ name, planned }: { readonly name: string; readonly planned: number }) {
-  const [units, setUnits] = useState('');
-  const fallback = `1-${Math.min(planned, 24)}`;
-  return (
-    <section aria-label="Labels" className="mt-5">
-      <h2 className="text-[14px] font-[650]">Serial labels</h2>
-      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2">
-        <LineField label={`Units, such as ${fallback}`} name="label-units" value={units} onType={setUnits} />
-        <a
-          className="flex min-h-10 items-center border-[1.5px] border-ink px-4 text-[15px] font-[650]"
-          href={`/api${batchPath(name)}/labels.pdf?units=${encodeURIComponent(units.trim() || fallback)}`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          Labels
-        </a>
-      </div>
     </section>
   );
 }

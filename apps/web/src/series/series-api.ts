@@ -3,6 +3,7 @@ import type {
   BatchChange,
   BatchEntry,
   BatchRecord,
+  BoxAnswer,
   ChartAnswer,
   LineAnswer,
   LotAnswer,
@@ -47,6 +48,9 @@ export const seriesApi = api.injectEndpoints({
       query: ({ name, lot }) => `series${at(name)}/lots?lot=${encodeURIComponent(lot)}`,
       providesTags: ['Series'],
     }),
+    box: b.query<BoxAnswer, { readonly name: string; readonly units: string }>({
+      query: ({ name, units }) => `series${at(name)}/box?units=${encodeURIComponent(units)}`,
+    }),
     addBatch: b.mutation<BatchRecord, { readonly writeId: string; readonly entry: BatchEntry }>({
       query: ({ writeId, entry }) => send('', 'POST', writeId, entry),
       invalidatesTags: ['Series'],
@@ -88,6 +92,7 @@ export const {
   useFigureChartQuery,
   useUnitLifeQuery,
   useLotUnitsQuery,
+  useLazyBoxQuery,
   useAddBatchMutation,
   useChangeBatchMutation,
   useAddRecordsMutation,

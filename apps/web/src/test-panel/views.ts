@@ -26,6 +26,7 @@ interface TestView {
   readonly edits?: readonly string[];
 }
 
+const PLACE_RINGS = { title: 'How each place rings', fields: ['rings'] };
 const surge = () => import('./surge/surge-view.tsx');
 
 export const VIEWS: Partial<Record<TestKindId, TestView>> = {
@@ -46,6 +47,8 @@ export const VIEWS: Partial<Record<TestKindId, TestView>> = {
       ],
     },
   },
+  'armature-surge': { folds: PLACE_RINGS },
+  'field-surge': { folds: PLACE_RINGS },
   insulation: {
     folds: { title: 'The curve of ten minutes', fields: ['byMinute'] },
   },

@@ -17,6 +17,7 @@ export * from './watch.ts';
 export * from './drift.ts';
 export * from './what-moved.ts';
 export * from './first-pass.ts';
+export * from './packing.ts';
 export * from './say-drift.ts';
 export * from './line-book.ts';
 export * from './practice-line.ts';

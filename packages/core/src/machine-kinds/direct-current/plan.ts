@@ -204,7 +204,7 @@ function linesOf(
     ],
     [
       'Coil',
-      `1-${armature.slotPitch + 1}, ${turns} turns, ${u} a slot${deadCoils > 0 ? `, ${deadCoils} dead` : ''}`,
+      `1-${armature.slotPitch + 1}, ${turns} ${turns === 1 ? 'turn' : 'turns'}, ${u} a slot${deadCoils > 0 ? `, ${deadCoils} dead` : ''}`,
     ],
     ['Wires in hand', `${showWires(wires)} mm`],
     ['Coil 1', `bar ${firstBar} to bar ${armatureCoils(spec, armature, firstBar, 0)[0]!.finishBar}`],
