@@ -321,6 +321,41 @@ test('a redesign is worked out, with its working, and as found stays as it was',
   await expect(figure(page, 'toothDensity').nth(1)).toHaveText(before!);
 });
 
+// A motor of each kind, and the winding of it that is made from the reels.
+for (const [number, winding] of [
+  ['3103', null],
+  ['3138', 'Rotor'],
+  ['3134', 'Interpoles'],
+  ['3126', 'Start'],
+  ['3136', null],
+] as const)
+  test(`the reels are looked over for a winding of ${number}, and what is taken stands in the proposal`, async ({
+    page,
+  }) => {
+    await signIn(page, base(), 'Ida Haft');
+    await page.goto(`${base()}/motor/${number}/winding`);
+    await page.getByRole('button', { name: 'From the reels' }).click();
+    if (winding) {
+      await page.getByRole('combobox', { name: 'Winding' }).click();
+      await page.getByRole('option', { name: winding }).click();
+    }
+    await field(page, 'strands').fill('20');
+    await page.getByRole('button', { name: 'Look on the reels' }).click();
+    const list = page.getByLabel('Windings from the reels');
+    const first = list.getByRole('button').first();
+    await expect(first).toBeVisible();
+    const wires = (await first.locator('.fig').first().innerText())
+      .replace(/^\d+ × /, '')
+      .replaceAll(' ', '');
+    expect(wires).toMatch(/^\d+x\d/);
+    await first.click();
+    await expect(page.getByRole('button', { name: /^(Save|Keep) the proposal$/ })).toBeEnabled();
+    const fields = await page
+      .locator('input')
+      .evaluateAll((all) => all.map((x) => (x as HTMLInputElement).value));
+    expect(fields).toContain(wires);
+  });
+
 test('a winding goes out as a file and comes back into another motor; a newer or damaged file is refused', async ({
   page,
 }) => {

@@ -3,9 +3,11 @@ import {
   circuitsThatWork,
   compareWindings,
   JOINING_FIELDS,
+  machineKind,
   readDataCard,
   SPECIAL_FIELDS,
   SUPPLY_FIELDS,
+  threePhase,
   WINDING_FIELDS,
   type Field,
   type WindingAnalysis,
@@ -83,6 +85,9 @@ export function ProposalPanel({
       doubts={card.checked.findings.filter((x) => x.fields.includes(f.id))}
     />
   );
+  // What a kind with this bench may change beside the stator, such as the winding of its rotor.
+  const { proposal, bodies } = machineKind(file.motor.kind);
+  const own = proposal.filter((f) => !threePhase.proposal.some((x) => x.id === f.id));
   const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
   return (
     <div className="space-y-3" data-form="">
@@ -92,6 +97,14 @@ export function ProposalPanel({
       </h2>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">{first.map(field)}</div>
       <Sliders card={card} onType={type} />
+      {own.length > 0 && (
+        <section aria-label={bodies.rotor}>
+          <h3 className="border-b border-ink text-[14px] font-[650] first-letter:uppercase">
+            {bodies.rotor}
+          </h3>
+          <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1.5">{own.map(field)}</div>
+        </section>
+      )}
       <Fold title="Poles, groups, joints, other supply">
         <div className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1.5">{more.map(field)}</div>
       </Fold>

@@ -13,13 +13,14 @@ import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import { partOf, partsOf, ROLE_NAME, type Lit, type Part, type Role } from './bench-state.ts';
 import { BoreView } from './bore-view.tsx';
+import { FromReels } from '../machine-kinds/shared/from-reels.tsx';
 import { FigureTable } from './figure-table.tsx';
 import { ProposalPanel } from './proposal-panel.tsx';
 import { RedesignPanel } from './redesign-panel.tsx';
 import { SlotsStrip } from './slots-strip.tsx';
 import { WavePanel } from './wave-panel.tsx';
 
-const TABS = { change: 'Change', redesign: 'Redesign', waves: 'Waves' } as const;
+const TABS = { change: 'Change', redesign: 'Redesign', reels: 'From the reels', waves: 'Waves' } as const;
 type Tab = keyof typeof TABS;
 
 export function WindingBench({ file }: { file: MotorFile }) {
@@ -167,6 +168,16 @@ export function WindingBench({ file }: { file: MotorFile }) {
                 lit={lit}
                 onLit={setLit}
                 onRole={setRole}
+              />
+            )}
+            {tab === 'reels' && (
+              <FromReels
+                file={file}
+                card={proposal}
+                onTake={(fields) => {
+                  toProposal(fields);
+                  setTab('change');
+                }}
               />
             )}
             {tab === 'redesign' && (

@@ -35,8 +35,10 @@ export * from './tooth-coil/index.ts';
 export * from './wound-rotor/index.ts';
 export type {
   CardSection,
+  CoilOfCard,
   CheckedCard,
   MachineKind,
+  PlanFigures,
   ShopDefaults,
   ShorthandToken,
   WireDrawn,

@@ -1,10 +1,10 @@
 /** What a kind of machine is to the rest of the program: its forms, its checks, its plan, its tests and its route. */
-import type { AnalysisSettings } from '../analysis/index.ts';
+import type { AnalysisSettings, Judged } from '../analysis/index.ts';
 import type { FailurePattern, LikelyCause } from '../failure/index.ts';
 import type { Form, Typed } from '../forms/index.ts';
 import type { Nameplate } from '../nameplate/index.ts';
 import type { CutList, CutSettings } from '../insulation/index.ts';
-import type { Finding, Outcome } from '../quantity/index.ts';
+import type { Figure, Finding, Outcome } from '../quantity/index.ts';
 import type { Reel } from '../wire/index.ts';
 import type { MissingField, MomentNeeds } from './moments.ts';
 import type { Plan } from './plan.ts';
@@ -45,6 +45,24 @@ export interface WireDrawn {
   readonly kg: number;
 }
 
+/** Figures of a plan by their ids, and how those with a limit are judged. */
+export interface PlanFigures {
+  readonly figures: Readonly<Partial<Record<string, Figure>>>;
+  readonly judged: Readonly<Partial<Record<string, Judged>>>;
+}
+
+/** A winding of a card that has a wire of its own. */
+export interface CoilOfCard {
+  /** Such as `Armature`; empty where there is only one. */
+  readonly name: string;
+  /** Fields of the card; turns null where a coil has its own number of them. */
+  readonly turns: string | null;
+  readonly wires: string;
+  /** Ids of the figures that other turns or another wire change most. */
+  readonly figures: readonly string[];
+  readonly figuresIn: (plan: Plan) => PlanFigures | null;
+}
+
 export interface MachineKind<C extends CheckedCard = CheckedCard> {
   readonly id: string;
   /** As it is chosen when a motor is taken in. */
@@ -59,6 +77,8 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   /** What a card that nobody filled yet begins with. */
   readonly newCard: Typed;
   readonly moments: readonly MomentNeeds[];
+  /** Its windings, each of which may be made from what is on the reels. */
+  readonly coils: readonly CoilOfCard[];
   /** Ids of its tests, in the order in which they are listed. */
   readonly tests: readonly string[];
   /** Id of the route that its motors begin with. */

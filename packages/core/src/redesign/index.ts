@@ -7,6 +7,7 @@ export {
 export * from './compare-windings.ts';
 export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './work-out.ts';
 export * from './against-limits.ts';
+export * from './from-reels.ts';
 export * from './search-form.ts';
 export {
   DEFAULT_LIMITS,

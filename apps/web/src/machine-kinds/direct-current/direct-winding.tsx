@@ -18,6 +18,7 @@ import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
+import { FromReels } from '../shared/from-reels.tsx';
 import { ProposalForm } from '../shared/proposal-form.tsx';
 import { RedesignForm } from '../shared/redesign-form.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
@@ -25,7 +26,7 @@ import { useWindingRoles } from '../shared/winding-roles.ts';
 import { useDirectCard } from './use-direct-card.ts';
 import { WindingOrder } from './winding-order.tsx';
 
-const TABS = { change: 'Change', redesign: 'Redesign' } as const;
+const TABS = { change: 'Change', redesign: 'Redesign', reels: 'From the reels' } as const;
 type Tab = keyof typeof TABS;
 
 export function DirectWinding({ file }: { readonly file: MotorFile }) {
@@ -134,6 +135,16 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
                   onType={toProposal}
                 />
               </>
+            )}
+            {tab === 'reels' && (
+              <FromReels
+                file={file}
+                card={proposal}
+                onTake={(fields) => {
+                  toProposal(fields);
+                  setTab('change');
+                }}
+              />
             )}
             {tab === 'redesign' && (
               <RedesignForm

@@ -17,6 +17,7 @@ import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
+import { FromReels } from '../shared/from-reels.tsx';
 import { ProposalForm } from '../shared/proposal-form.tsx';
 import { RedesignForm } from '../shared/redesign-form.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
@@ -26,7 +27,13 @@ import { SineGrading } from './sine-grading.tsx';
 import { useSingleCard } from './use-single-card.ts';
 
 const WISH = SINGLE_PHASE_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forFrequency');
-const TABS = { change: 'Change', redesign: 'Redesign', sine: 'Sine', coils: 'Coils' } as const;
+const TABS = {
+  change: 'Change',
+  redesign: 'Redesign',
+  reels: 'From the reels',
+  sine: 'Sine',
+  coils: 'Coils',
+} as const;
 type Tab = keyof typeof TABS;
 
 export function SingleWinding({ file }: { readonly file: MotorFile }) {
@@ -120,6 +127,16 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
                 fields={SINGLE_PHASE_PROPOSAL}
                 card={role === 'as-wound' ? wound : proposal}
                 onType={toProposal}
+              />
+            )}
+            {tab === 'reels' && (
+              <FromReels
+                file={file}
+                card={proposal}
+                onTake={(fields) => {
+                  toProposal(fields);
+                  setTab('change');
+                }}
               />
             )}
             {tab === 'redesign' && (

@@ -17,6 +17,7 @@ import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
+import { FromReels } from '../shared/from-reels.tsx';
 import { ProposalForm } from '../shared/proposal-form.tsx';
 import { RedesignForm } from '../shared/redesign-form.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
@@ -25,7 +26,12 @@ import { SlotPoleGrid } from './slot-pole-grid.tsx';
 import { useToothCard } from './use-tooth-card.ts';
 
 const WISH = TOOTH_COIL_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed');
-const TABS = { pairs: 'Teeth and poles', change: 'Change', redesign: 'Redesign' } as const;
+const TABS = {
+  pairs: 'Teeth and poles',
+  change: 'Change',
+  redesign: 'Redesign',
+  reels: 'From the reels',
+} as const;
 type Tab = keyof typeof TABS;
 
 export function ToothWinding({ file }: { readonly file: MotorFile }) {
@@ -122,6 +128,16 @@ export function ToothWinding({ file }: { readonly file: MotorFile }) {
                   onType={toProposal}
                 />
               </>
+            )}
+            {tab === 'reels' && (
+              <FromReels
+                file={file}
+                card={proposal}
+                onTake={(fields) => {
+                  toProposal(fields);
+                  setTab('change');
+                }}
+              />
             )}
             {tab === 'redesign' && (
               <RedesignForm

@@ -10,6 +10,12 @@ export { asCommutatorCard, checkDirectCurrentCard, type DirectCurrentCard } from
 export { type FieldConnection, type FieldGroup } from './field-connection.ts';
 export { DIRECT_CURRENT_FIGURES, type DirectCurrentFigureId, type DirectCurrentFigures } from './figures.ts';
 export { directCurrent } from './kind.ts';
-export { DIRECT_CURRENT_ID, commutatorPlanOf, polesOfWinding, type DirectCurrentPlan } from './plan.ts';
+export {
+  DIRECT_CURRENT_ID,
+  commutatorPlanOf,
+  DIRECT_CURRENT_COILS,
+  polesOfWinding,
+  type DirectCurrentPlan,
+} from './plan.ts';
 export { EXCITATIONS, hasShunt, type DirectCurrentPlate, type Excitation } from './plate.ts';
 export { redesignDirectCurrent, type DirectCurrentRedesign, type DirectCurrentWish } from './redesign.ts';

@@ -20,7 +20,7 @@ import { checkDirectCurrentCard, type DirectCurrentCard } from './check-card.ts'
 import { cutOfDirectCurrent } from './cut.ts';
 import { directCurrentCauses } from './failure.ts';
 import { armatureTurnMm } from './figures.ts';
-import { DIRECT_CURRENT_ID, directCurrentPlan, keyOf } from './plan.ts';
+import { DIRECT_CURRENT_COILS, DIRECT_CURRENT_ID, directCurrentPlan, keyOf } from './plan.ts';
 import { DIRECT_CURRENT_PLATE, readDirectCurrentPlate } from './plate.ts';
 import {
   changeOfDirectCurrentLine,
@@ -45,6 +45,7 @@ export const directCurrent: MachineKind<DirectCurrentCard> = {
   proposal: DIRECT_CURRENT_PROPOSAL,
   newCard: {},
   moments: DIRECT_CURRENT_MOMENTS,
+  coils: DIRECT_CURRENT_COILS,
   tests: [
     'insulation',
     'bar-to-bar',

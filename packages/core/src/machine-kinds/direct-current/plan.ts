@@ -9,6 +9,7 @@ import {
 import { CP, judgeOn, lowerIsBetter, usualRange, type LimitScale } from '../../quantity/index.ts';
 import { showShort } from '../../units/index.ts';
 import { showWires } from '../../wire/index.ts';
+import type { CoilOfCard } from '../machine-kind.ts';
 import type { Plan } from '../plan.ts';
 import { armatureCoils, type ArmatureCoil } from './armature-plan.ts';
 import {
@@ -239,3 +240,21 @@ export const commutatorPlanOf = (plan: Plan | null | undefined): DirectCurrentPl
 /** How many poles carry this winding; none where the machine has no such winding. */
 export const polesOfWinding = (plan: DirectCurrentPlan | null, winding: string): number =>
   plan?.fields.groups.filter((g) => g.phase === winding).length ?? 0;
+
+/** The armature and each winding of the poles, with the fields of the card that say them. */
+export const DIRECT_CURRENT_COILS: readonly CoilOfCard[] = [
+  {
+    name: 'Armature',
+    turns: 'turns',
+    wires: 'wires',
+    figures: ['armatureDensity', 'slotFill', 'armatureOhm20'],
+    figuresIn: commutatorPlanOf,
+  },
+  ...POLE_WINDINGS.map((w) => ({
+    name: POLE_WINDING_NAME[w],
+    turns: `${w}Turns`,
+    wires: `${w}Wires`,
+    figures: [`${w}Density`, `${w}Ohm20`],
+    figuresIn: commutatorPlanOf,
+  })),
+];

@@ -24,7 +24,7 @@ import { compareBranches } from './concentric-branch.ts';
 import { connectWindings } from './connection.ts';
 import { singlePhaseCauses } from './failure.ts';
 import { branchLengthM } from './turn-length.ts';
-import { keyOf, SINGLE_PHASE_ID } from './plan.ts';
+import { keyOf, SINGLE_PHASE_ID, singlePhasePlanOf } from './plan.ts';
 import { readSinglePhasePlate, SINGLE_PHASE_PLATE } from './plate.ts';
 import {
   changeOfSinglePhaseLine,
@@ -58,6 +58,13 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
   proposal: SINGLE_PHASE_PROPOSAL,
   newCard: {},
   moments: SINGLE_PHASE_MOMENTS,
+  coils: (['main', 'start'] as const).map((id) => ({
+    name: id === 'main' ? 'Main' : 'Start',
+    turns: null,
+    wires: `${id}Wires`,
+    figures: [`${id}Density`, 'slotFillEnamelled', `${id}Ohm20`],
+    figuresIn: singlePhasePlanOf,
+  })),
   tests: [
     'insulation',
     'branch-resistance',

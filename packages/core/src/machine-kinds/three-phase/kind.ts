@@ -23,7 +23,7 @@ import { assumedOnCard } from './assumed.ts';
 import { cutOfThreePhase } from './cut.ts';
 import { threePhaseCauses } from './failure.ts';
 import { CARD_MOMENTS } from './moments.ts';
-import { THREE_PHASE_ID } from './plan.ts';
+import { analysisOf, THREE_PHASE_ID } from './plan.ts';
 import { NAMEPLATE_FIELDS, readNameplate } from './plate.ts';
 import { changeOfLine, readShorthand, writeShorthand } from './shorthand.ts';
 
@@ -50,6 +50,15 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   proposal: PROPOSAL_FIELDS,
   newCard: { layers: '2' },
   moments: CARD_MOMENTS,
+  coils: [
+    {
+      name: '',
+      turns: 'turns',
+      wires: 'wires',
+      figures: ['currentDensity', 'slotFillEnamelled', 'gapDensity'],
+      figuresIn: analysisOf,
+    },
+  ],
   tests: [
     'insulation',
     'resistance',

@@ -15,7 +15,7 @@ import {
 import { checkToothCoilCard, type ToothCoilCard } from './check-card.ts';
 import { layTeeth, readToothCoilCard } from './card.ts';
 import { toothTurnMm } from './figures.ts';
-import { keyOf, TOOTH_COIL_ID } from './plan.ts';
+import { keyOf, TOOTH_COIL_ID, toothCoilPlanOf } from './plan.ts';
 import { readToothCoilPlate, TOOTH_COIL_PLATE } from './plate.ts';
 import {
   changeOfToothCoilLine,
@@ -36,6 +36,15 @@ export const toothCoil: MachineKind<ToothCoilCard> = {
   proposal: TOOTH_COIL_PROPOSAL,
   newCard: {},
   moments: TOOTH_COIL_MOMENTS,
+  coils: [
+    {
+      name: '',
+      turns: 'turns',
+      wires: 'wires',
+      figures: ['currentDensity', 'slotFill', 'lineOhm20'],
+      figuresIn: toothCoilPlanOf,
+    },
+  ],
   tests: [
     'insulation',
     'resistance',

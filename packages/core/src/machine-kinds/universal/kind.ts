@@ -1,7 +1,7 @@
 /** The universal motor of a hand tool as a kind of machine: the general armature with two poles, and what is its own. */
 import { jointKey } from '../../connection/index.ts';
 import type { Typed } from '../../forms/index.ts';
-import { directCurrent, type DirectCurrentCard } from '../direct-current/index.ts';
+import { DIRECT_CURRENT_COILS, directCurrent, type DirectCurrentCard } from '../direct-current/index.ts';
 import type { MachineKind } from '../machine-kind.ts';
 import {
   UNIVERSAL_ARMATURE,
@@ -28,6 +28,7 @@ export const universal: MachineKind<DirectCurrentCard> = {
   proposal: UNIVERSAL_PROPOSAL,
   newCard: {},
   moments: UNIVERSAL_MOMENTS,
+  coils: DIRECT_CURRENT_COILS.filter((c) => UNIVERSAL_PROPOSAL.some((f) => f.id === c.wires)),
   tests: [
     'insulation',
     'bar-to-bar',

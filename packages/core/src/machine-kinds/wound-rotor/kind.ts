@@ -15,6 +15,7 @@ import {
   WOUND_ROTOR_ID,
   type WoundRotorCard,
   type WoundRotorPlate,
+  woundRotorPlanOf,
 } from './check-card.ts';
 
 const ROTOR_IDS = ROTOR_FIELDS.map((f) => f.id);
@@ -30,6 +31,16 @@ export const woundRotor: MachineKind<WoundRotorCard> = {
   card: WOUND_ROTOR_SECTIONS,
   proposal: [...threePhase.proposal, ...ROTOR_PROPOSAL],
   moments: WOUND_ROTOR_MOMENTS,
+  coils: [
+    ...threePhase.coils.map((c) => ({ ...c, name: 'Stator' })),
+    {
+      name: 'Rotor',
+      turns: 'rotorTurns',
+      wires: 'rotorWires',
+      figures: ['currentDensity', 'slotFillEnamelled', 'lineResistance20'],
+      figuresIn: (plan) => woundRotorPlanOf(plan)?.rotor?.analysis ?? null,
+    },
+  ],
   tests: [
     ...threePhase.tests.filter((t) => t !== 'rotor-bars' && t !== 'immersion'),
     'ring-resistance',
