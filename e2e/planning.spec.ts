@@ -334,7 +334,7 @@ for (const [number, winding] of [
   }) => {
     await signIn(page, base(), 'Ida Haft');
     await page.goto(`${base()}/motor/${number}/winding`);
-    await page.getByRole('button', { name: 'From the reels' }).click();
+    await page.getByRole('button', { name: 'Reels', exact: true }).click();
     if (winding) {
       await page.getByRole('combobox', { name: 'Winding' }).click();
       await page.getByRole('option', { name: winding }).click();

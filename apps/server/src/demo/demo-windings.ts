@@ -1,5 +1,5 @@
 /** Makes plausible windings for the made-up shop: turns and iron from a wanted flux density, wire from a wanted current density. */
-import { PREFERRED_DIAMETERS_MM, enamelledDiameterMm } from '@norther/core';
+import { PREFERRED_DIAMETERS_MM, enamelledDiameterMm, roundOfStrapMm, type Strap } from '@norther/core';
 
 export interface DemoDesign {
   readonly slots: number;
@@ -64,22 +64,36 @@ export function demoCard(d: DemoDesign): Record<string, string> {
   };
 }
 
-/** Wire on the reels of the made-up shop: the usual sizes, some of them nearly used up. */
-export const DEMO_REELS: readonly {
+interface DemoReel {
   readonly name: string;
   readonly bareDiameterMm: number;
   readonly grade: 1 | 2 | 3;
   readonly massKg: number;
-}[] = [0.5, 0.56, 0.63, 0.71, 0.75, 0.8, 0.85, 0.9, 0.95, 1.0, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4].flatMap(
-  (bareDiameterMm, i) => [
-    {
-      name: `R${10 + i}`,
-      bareDiameterMm,
-      grade: 2 as const,
-      massKg: [18.4, 24.9, 9.6, 22.1, 3.2, 25][i % 6]!,
-    },
-    ...(i % 3 === 0
-      ? [{ name: `R${10 + i}b`, bareDiameterMm, grade: 2 as const, massKg: [25, 6.8, 14.5][(i / 3) % 3]! }]
-      : []),
-  ],
-);
+  readonly strap?: Strap;
+}
+const strapReel = (name: string, strap: Strap, massKg: number): DemoReel => ({
+  name,
+  bareDiameterMm: roundOfStrapMm(strap),
+  grade: 2,
+  massKg,
+  strap,
+});
+
+/** Wire on the reels of the made-up shop: the usual sizes, some of them nearly used up, and two straps for fields. */
+export const DEMO_REELS: readonly DemoReel[] = [
+  ...[0.5, 0.56, 0.63, 0.71, 0.75, 0.8, 0.85, 0.9, 0.95, 1.0, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4].flatMap(
+    (bareDiameterMm, i): DemoReel[] => [
+      {
+        name: `R${10 + i}`,
+        bareDiameterMm,
+        grade: 2,
+        massKg: [18.4, 24.9, 9.6, 22.1, 3.2, 25][i % 6]!,
+      },
+      ...(i % 3 === 0
+        ? [{ name: `R${10 + i}b`, bareDiameterMm, grade: 2 as const, massKg: [25, 6.8, 14.5][(i / 3) % 3]! }]
+        : []),
+    ],
+  ),
+  strapReel('S1', { thicknessMm: 1.6, widthMm: 5.6 }, 18.5),
+  strapReel('S2', { thicknessMm: 3.15, widthMm: 10 }, 31),
+];

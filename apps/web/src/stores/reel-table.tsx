@@ -114,8 +114,8 @@ export function ReelTable({
         first="bare"
       />
       <p className="mt-1 text-[13px] text-graphite">
-        {reels.length} reels, {showShort(total, 4)} kg. Over enamel: IEC 60317-0-1, from memory, where not
-        measured.
+        {reels.length} reels, {showShort(total, 4)} kg. Over enamel: IEC 60317-0-1, of strap 60317-0-2, from
+        memory, where not measured.
       </p>
     </div>
   );

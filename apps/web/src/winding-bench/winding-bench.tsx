@@ -20,7 +20,7 @@ import { RedesignPanel } from './redesign-panel.tsx';
 import { SlotsStrip } from './slots-strip.tsx';
 import { WavePanel } from './wave-panel.tsx';
 
-const TABS = { change: 'Change', redesign: 'Redesign', reels: 'From the reels', waves: 'Waves' } as const;
+const TABS = { change: 'Change', redesign: 'Redesign', reels: 'Reels', waves: 'Waves' } as const;
 type Tab = keyof typeof TABS;
 
 export function WindingBench({ file }: { file: MotorFile }) {

@@ -11,23 +11,15 @@ import { armatureUnrolled, type Scene } from '@norther/drawings';
 import { useCallback, useEffect, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
 import { isTyping } from '../../kit/is-typing.ts';
-import { PressedRow } from '../../kit/pressed-row.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { Sheet, View } from '../../kit/sheet.tsx';
-import { ShorthandLine } from '../../kit/shorthand-line.tsx';
-import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
-import { FromReels } from '../shared/from-reels.tsx';
-import { ProposalForm } from '../shared/proposal-form.tsx';
-import { RedesignForm } from '../shared/redesign-form.tsx';
+import { ChangeView, fromFound, type CommonTab } from '../shared/change-view.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
 import { useWindingRoles } from '../shared/winding-roles.ts';
 import { useDirectCard } from './use-direct-card.ts';
 import { WindingOrder } from './winding-order.tsx';
-
-const TABS = { change: 'Change', redesign: 'Redesign', reels: 'From the reels' } as const;
-type Tab = keyof typeof TABS;
 
 export function DirectWinding({ file }: { readonly file: MotorFile }) {
   const { proposal: mayChange, shorthand } = machineKind(file.motor.kind);
@@ -41,7 +33,7 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
   const { plan } = cards[role].checked;
   const [asked, setCoil] = useState(1);
   const [turned, setTurned] = useState(0);
-  const [tab, setTab] = useState<Tab>('change');
+  const [tab, setTab] = useState<CommonTab>('change');
   const coils = plan?.armatureCoils.length ?? 1;
   const coil = Math.min(asked, coils);
   useEffect(() => {
@@ -69,7 +61,6 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
         findings={found.checked.findings}
       />
     );
-  const figure = chosen ? plan.figures[chosen] : undefined;
   return (
     <Sheet
       file={file}
@@ -102,69 +93,30 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
           onChoose={(id) => setChosen((c) => (c === id ? null : id))}
         />
       </View>
-      <View letter="D" name={figure ? 'The working' : TABS[tab]} className="overflow-auto px-3 pt-2 pb-3">
-        {figure ? (
-          <WorkingPanel
-            figure={figure}
-            judged={plan.judged[chosen!]}
-            before={role === 'as-found' ? null : (found.checked.plan?.figures[chosen!]?.value ?? null)}
-            onClose={() => setChosen(null)}
-          />
-        ) : (
-          <>
-            <PressedRow
-              label="What to do"
-              values={Object.keys(TABS) as Tab[]}
-              value={tab}
-              name={(t) => TABS[t]}
-              onChoose={setTab}
-            />
-            {tab === 'change' && (
-              <>
-                <ShorthandLine
-                  typed={proposal.typed}
-                  onFill={toProposal}
-                  findings={proposal.checked.findings}
-                  shorthand={shorthand}
-                  label="Proposed, in one line"
-                />
-                <ProposalForm
-                  file={file}
-                  fields={mayChange}
-                  card={role === 'as-wound' ? wound : proposal}
-                  onType={toProposal}
-                />
-              </>
-            )}
-            {tab === 'reels' && (
-              <FromReels
-                file={file}
-                card={proposal}
-                onTake={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-            {tab === 'redesign' && (
-              <RedesignForm
-                words={`From the winding as found${found.plate.voltageV ? `, ${found.plate.voltageV} V` : ''}${found.plate.speedRpm ? ` ${found.plate.speedRpm} rpm` : ''}: the same flux, the same copper in its place.`}
-                wish={mayChange.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed')}
-                redesign={(wanted) =>
-                  redesignDirectCurrent(found.checked, found.plate as DirectCurrentPlate, {
-                    voltageV: wanted['forVoltage'],
-                    speedRpm: wanted['forSpeed'],
-                  })
-                }
-                onFill={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-          </>
-        )}
-      </View>
+      <ChangeView<never>
+        letter="D"
+        file={file}
+        plan={plan}
+        before={role === 'as-found' ? null : found.checked.plan}
+        figure={chosen}
+        onFigureClosed={close}
+        proposal={proposal}
+        written={role === 'as-wound' ? wound : proposal}
+        fields={mayChange}
+        shorthand={shorthand}
+        redesign={{
+          words: `${fromFound([found.plate.voltageV, 'V'], [found.plate.speedRpm, 'rpm'])}: the same flux, the same copper in its place.`,
+          wish: mayChange.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed'),
+          of: (wanted) =>
+            redesignDirectCurrent(found.checked, found.plate as DirectCurrentPlate, {
+              voltageV: wanted['forVoltage'],
+              speedRpm: wanted['forSpeed'],
+            }),
+        }}
+        tab={tab}
+        onTab={setTab}
+        toProposal={toProposal}
+      />
     </Sheet>
   );
 }

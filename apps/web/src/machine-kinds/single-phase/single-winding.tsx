@@ -10,16 +10,12 @@ import {
 import { singlePhaseBore } from '@norther/drawings';
 import { useCallback, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
-import { PressedRow } from '../../kit/pressed-row.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { Sheet, View } from '../../kit/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
-import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
-import { FromReels } from '../shared/from-reels.tsx';
-import { ProposalForm } from '../shared/proposal-form.tsx';
-import { RedesignForm } from '../shared/redesign-form.tsx';
+import { ChangeView, fromFound, type CommonTab } from '../shared/change-view.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
 import { useWindingRoles } from '../shared/winding-roles.ts';
 import { CoilTable } from './coil-table.tsx';
@@ -27,15 +23,6 @@ import { SineGrading } from './sine-grading.tsx';
 import { useSingleCard } from './use-single-card.ts';
 
 const WISH = SINGLE_PHASE_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forFrequency');
-const TABS = {
-  change: 'Change',
-  redesign: 'Redesign',
-  reels: 'From the reels',
-  sine: 'Sine',
-  coils: 'Coils',
-} as const;
-type Tab = keyof typeof TABS;
-
 export function SingleWinding({ file }: { readonly file: MotorFile }) {
   const found = useSingleCard(file, 'as-found');
   const proposal = useSingleCard(file, 'proposed', found.typed);
@@ -45,7 +32,7 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
   const close = useCallback(() => setChosen(null), []);
   const { there, role, setRole, toProposal } = useWindingRoles(cards, close);
   const [coil, setCoil] = useState<number | null>(null);
-  const [tab, setTab] = useState<Tab>('change');
+  const [tab, setTab] = useState<CommonTab | 'sine' | 'coils'>('change');
   const { checked } = cards[role];
   const { plan } = checked;
   const bore = plan && singlePhaseBore(plan, { size: 520, chosenCoil: coil });
@@ -59,7 +46,6 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
         findings={found.checked.findings}
       />
     );
-  const figure = chosen ? plan.figures[chosen] : undefined;
   return (
     <Sheet file={file} columns="5fr 4fr 3fr">
       <View
@@ -104,73 +90,41 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
           onChoose={(id) => setChosen((c) => (c === id ? null : id))}
         />
       </View>
-      <View letter="C" name={figure ? 'The working' : TABS[tab]} className="overflow-auto pb-3">
-        {figure ? (
-          <WorkingPanel
-            figure={figure}
-            judged={plan.judged[chosen!]}
-            before={role === 'as-found' ? null : (found.checked.plan?.figures[chosen!]?.value ?? null)}
-            onClose={() => setChosen(null)}
-          />
-        ) : (
-          <div className="px-3 pt-2">
-            <PressedRow
-              label="What to do"
-              values={Object.keys(TABS) as Tab[]}
-              value={tab}
-              name={(t) => TABS[t]}
-              onChoose={setTab}
-            />
-            {tab === 'change' && (
-              <ProposalForm
-                file={file}
-                fields={SINGLE_PHASE_PROPOSAL}
-                card={role === 'as-wound' ? wound : proposal}
-                onType={toProposal}
-              />
-            )}
-            {tab === 'reels' && (
-              <FromReels
-                file={file}
-                card={proposal}
-                onTake={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-            {tab === 'redesign' && (
-              <RedesignForm
-                words={`From the winding as found${found.plate.voltageV ? `, ${found.plate.voltageV} V` : ''}${found.plate.frequencyHz ? ` ${found.plate.frequencyHz} Hz` : ''}: the same flux, the same copper in each slot.`}
-                wish={WISH}
-                redesign={(wanted) => {
-                  const made = redesignSinglePhase(found.checked, found.plate as SinglePhasePlate, {
-                    voltageV: wanted['forVoltage'],
-                    frequencyHz: wanted['forFrequency'],
-                  });
-                  return made.ok
-                    ? {
-                        ...made,
-                        value: {
-                          fields: made.value.fields,
-                          steps: [...made.value.steps, ...made.value.capacitors],
-                        },
-                      }
-                    : made;
-                }}
-                onFill={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-            {tab === 'sine' && <SineGrading plan={plan} onFill={toProposal} />}
-            {tab === 'coils' && (
-              <CoilTable plan={plan} core={checked.card.core} coil={coil} onCoil={setCoil} />
-            )}
-          </div>
-        )}
-      </View>
+      <ChangeView<'sine' | 'coils'>
+        letter="C"
+        file={file}
+        plan={plan}
+        before={role === 'as-found' ? null : found.checked.plan}
+        figure={chosen}
+        onFigureClosed={close}
+        proposal={proposal}
+        written={role === 'as-wound' ? wound : proposal}
+        fields={SINGLE_PHASE_PROPOSAL}
+        redesign={{
+          words: `${fromFound([found.plate.voltageV, 'V'], [found.plate.frequencyHz, 'Hz'])}: the same flux, the same copper in each slot.`,
+          wish: WISH,
+          of: (wanted) => {
+            const made = redesignSinglePhase(found.checked, found.plate as SinglePhasePlate, {
+              voltageV: wanted['forVoltage'],
+              frequencyHz: wanted['forFrequency'],
+            });
+            if (!made.ok) return made;
+            const { fields, steps, capacitors } = made.value;
+            return { ...made, value: { fields, steps: [...steps, ...capacitors] } };
+          },
+        }}
+        last={[
+          { id: 'sine', title: 'Sine', view: <SineGrading plan={plan} onFill={toProposal} /> },
+          {
+            id: 'coils',
+            title: 'Coils',
+            view: <CoilTable plan={plan} core={checked.card.core} coil={coil} onCoil={setCoil} />,
+          },
+        ]}
+        tab={tab}
+        onTab={setTab}
+        toProposal={toProposal}
+      />
     </Sheet>
   );
 }

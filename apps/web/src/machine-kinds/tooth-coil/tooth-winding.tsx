@@ -10,30 +10,17 @@ import {
 import { toothRing } from '@norther/drawings';
 import { useCallback, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
-import { PressedRow } from '../../kit/pressed-row.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
 import { Sheet, View } from '../../kit/sheet.tsx';
-import { ShorthandLine } from '../../kit/shorthand-line.tsx';
-import { WorkingPanel } from '../../kit/working-panel.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
-import { FromReels } from '../shared/from-reels.tsx';
-import { ProposalForm } from '../shared/proposal-form.tsx';
-import { RedesignForm } from '../shared/redesign-form.tsx';
+import { ChangeView, fromFound, type CommonTab } from '../shared/change-view.tsx';
 import { NothingToDraw, WhichWinding } from '../shared/which-winding.tsx';
 import { useWindingRoles } from '../shared/winding-roles.ts';
 import { SlotPoleGrid } from './slot-pole-grid.tsx';
 import { useToothCard } from './use-tooth-card.ts';
 
 const WISH = TOOTH_COIL_PROPOSAL.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed');
-const TABS = {
-  pairs: 'Teeth and poles',
-  change: 'Change',
-  redesign: 'Redesign',
-  reels: 'From the reels',
-} as const;
-type Tab = keyof typeof TABS;
-
 export function ToothWinding({ file }: { readonly file: MotorFile }) {
   const found = useToothCard(file, 'as-found');
   const proposal = useToothCard(file, 'proposed', found.typed);
@@ -44,7 +31,7 @@ export function ToothWinding({ file }: { readonly file: MotorFile }) {
   const { there, role, setRole, toProposal } = useWindingRoles(cards, close);
   const { plan } = cards[role].checked;
   const [coil, setCoil] = useState<number | null>(null);
-  const [tab, setTab] = useState<Tab>('pairs');
+  const [tab, setTab] = useState<CommonTab | 'pairs'>('pairs');
   if (!plan)
     return (
       <NothingToDraw
@@ -55,7 +42,6 @@ export function ToothWinding({ file }: { readonly file: MotorFile }) {
         findings={found.checked.findings}
       />
     );
-  const figure = chosen ? plan.figures[chosen] : undefined;
   const own = coil === null ? null : plan.teeth[coil - 1];
   return (
     <Sheet file={file} columns="5fr 4fr 4fr">
@@ -94,70 +80,31 @@ export function ToothWinding({ file }: { readonly file: MotorFile }) {
           onChoose={(id) => setChosen((c) => (c === id ? null : id))}
         />
       </View>
-      <View letter="C" name={figure ? 'The working' : TABS[tab]} className="overflow-auto px-3 pt-2 pb-3">
-        {figure ? (
-          <WorkingPanel
-            figure={figure}
-            judged={plan.judged[chosen!]}
-            before={role === 'as-found' ? null : (found.checked.plan?.figures[chosen!]?.value ?? null)}
-            onClose={() => setChosen(null)}
-          />
-        ) : (
-          <>
-            <PressedRow
-              label="What to do"
-              values={Object.keys(TABS) as Tab[]}
-              value={tab}
-              name={(t) => TABS[t]}
-              onChoose={setTab}
-            />
-            {tab === 'pairs' && <SlotPoleGrid key={plan.key} plan={plan} />}
-            {tab === 'change' && (
-              <>
-                <ShorthandLine
-                  typed={proposal.typed}
-                  onFill={toProposal}
-                  findings={proposal.checked.findings}
-                  shorthand={toothCoil.shorthand}
-                  label="Proposed, in one line"
-                />
-                <ProposalForm
-                  file={file}
-                  fields={TOOTH_COIL_PROPOSAL}
-                  card={role === 'as-wound' ? wound : proposal}
-                  onType={toProposal}
-                />
-              </>
-            )}
-            {tab === 'reels' && (
-              <FromReels
-                file={file}
-                card={proposal}
-                onTake={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-            {tab === 'redesign' && (
-              <RedesignForm
-                words={`From the winding as found${found.plate.voltageV ? `, ${found.plate.voltageV} V` : ''}${found.plate.speedRpm ? ` ${found.plate.speedRpm} rpm` : ''}: the same magnets, the same copper in the slot.`}
-                wish={WISH}
-                redesign={(wanted) =>
-                  redesignToothCoil(found.checked, found.plate as ToothCoilPlate, {
-                    voltageV: wanted['forVoltage'],
-                    speedRpm: wanted['forSpeed'],
-                  })
-                }
-                onFill={(fields) => {
-                  toProposal(fields);
-                  setTab('change');
-                }}
-              />
-            )}
-          </>
-        )}
-      </View>
+      <ChangeView<'pairs'>
+        letter="C"
+        file={file}
+        plan={plan}
+        before={role === 'as-found' ? null : found.checked.plan}
+        figure={chosen}
+        onFigureClosed={close}
+        proposal={proposal}
+        written={role === 'as-wound' ? wound : proposal}
+        fields={TOOTH_COIL_PROPOSAL}
+        shorthand={toothCoil.shorthand}
+        redesign={{
+          words: `${fromFound([found.plate.voltageV, 'V'], [found.plate.speedRpm, 'rpm'])}: the same magnets, the same copper in the slot.`,
+          wish: WISH,
+          of: (wanted) =>
+            redesignToothCoil(found.checked, found.plate as ToothCoilPlate, {
+              voltageV: wanted['forVoltage'],
+              speedRpm: wanted['forSpeed'],
+            }),
+        }}
+        first={[{ id: 'pairs', title: 'Teeth and poles', view: <SlotPoleGrid key={plan.key} plan={plan} /> }]}
+        tab={tab}
+        onTab={setTab}
+        toProposal={toProposal}
+      />
     </Sheet>
   );
 }
