@@ -367,7 +367,8 @@ test('a winding goes out as a file and comes back into another motor; a newer or
   const record = JSON.parse(text) as Record<string, unknown>;
   expect(record).toMatchObject({
     format: 'norther.winding',
-    version: 1,
+    version: 2,
+    machine: 'three-phase',
     line: '36s 4p 1-6 T31 2x0.75 2Y CT',
   });
   await page.goto(`${base()}/motor/3110/winding`);
@@ -385,6 +386,10 @@ test('a winding goes out as a file and comes back into another motor; a newer or
   await give(record);
   await expect(field(page, 'shorthand')).toHaveValue('36s 4p 1-6 T31 2x0.75 2Y CT');
   await expect(page.getByRole('button', { name: '8 poles' })).toBeVisible();
+  // Its fields mean other things on another machine.
+  await page.goto(`${base()}/motor/3134/winding`);
+  await give(record);
+  await expect(page.getByRole('alert')).toContainText('the winding of a three-phase machine');
 });
 
 test('settings of the shop show the default that holds, and are set over it', async ({ page }) => {

@@ -1,7 +1,7 @@
 /** Files of a plan say what the plan says: cut shapes, lists, the winding record from motor to motor. */
 import { inflateSync } from 'node:zlib';
 import { MACHINE_KIND_IDS, machineKind } from '@norther/core';
-import { openWindingDocument } from '@norther/records';
+import { openWindingDocument, openWindingFor } from '@norther/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { firstDocuments } from '../src/reports/first-documents.ts';
 import { FONTS, QUARRY, QUARRY_CARD, startServer } from './harness.ts';
@@ -80,6 +80,16 @@ describe.each(MACHINE_KIND_IDS)('of a %s machine', (kind) => {
     }
     const girth = await shop.winder.get(`motors/${number}/slots.svg`);
     expect([200, 404]).toContain(girth.status);
+    // As a record it reads as the same winding again, with the figures that its plan has.
+    const record = openWindingFor(kind, JSON.parse(await text(`motors/${number}/winding.json`)));
+    if (!record.ok) throw new Error(record.findings[0]!.message);
+    const { typed, plate, figures } = record.value;
+    const again = machine.checkCard(typed, machine.readPlate(plate).plate, false, {});
+    expect(again.plan!.key).toBe(plan!.key);
+    expect(machine.shorthand.write(typed)).toBe(record.value.line);
+    for (const coil of machine.coils)
+      for (const f of Object.values(coil.figuresIn(again.plan!)?.figures ?? {}))
+        expect(Object.values(figures)).toContainEqual({ value: f!.value, unit: f!.unit });
   });
 });
 

@@ -6,6 +6,7 @@ import {
   MotorDocument,
   openMotorDocument,
   openWindingDocument,
+  openWindingFor,
   WindingDocument,
 } from '../src/index.ts';
 
@@ -141,7 +142,8 @@ describe('a motor’s record as a file', () => {
 describe('a winding as a file', () => {
   const winding = {
     format: 'norther.winding',
-    version: 1,
+    version: 2,
+    machine: 'three-phase',
     core: '0.2.0',
     line: '48s 4p 1-11 T12 2x0.95 2Y',
     typed: { slots: '48' },
@@ -155,9 +157,23 @@ describe('a winding as a file', () => {
       value: winding,
     });
   });
+  it('of the first version is of a three-phase motor', () => {
+    const { machine: _machine, ...first } = winding;
+    expect(openWindingDocument({ ...first, version: 1 })).toMatchObject({ ok: true, value: winding });
+  });
+  it('of another kind of machine is refused by name', () => {
+    expect(openWindingFor('three-phase', winding).ok).toBe(true);
+    expect(openWindingFor('direct-current', winding).findings[0]).toMatchObject({
+      code: 'file.other-machine',
+      message: 'This is the winding of a three-phase machine; this motor is direct-current.',
+    });
+    expect(
+      openWindingFor('direct-current', { ...winding, machine: 'hydraulic' }).findings[0]!.message,
+    ).toContain('hydraulic');
+  });
   it.each<[string, unknown, string]>([
     ['a motor', document, 'file.not-a-winding'],
-    ['a newer format', { ...winding, version: 2 }, 'file.newer'],
+    ['a newer format', { ...winding, version: 3 }, 'file.newer'],
     ['a damaged one', { ...winding, typed: { slots: 48 } }, 'file.damaged'],
   ])('refuses %s', (_name, data, code) => {
     expect(openWindingDocument(data).findings[0]!.code).toBe(code);

@@ -4,9 +4,8 @@ import {
   CORE_VERSION,
   type CheckedCard,
   type CutList,
+  type MachineKind,
   type Plan,
-  type ThreePhaseCard,
-  type WindingAnalysis,
 } from '@norther/core';
 import { boreDrawing, girthDrawing, jointDrawing, sceneToSvg } from '@norther/drawings';
 import {
@@ -41,12 +40,6 @@ interface AnyPlan extends PlanQuestion {
   readonly plan: Plan;
   readonly line: string;
 }
-/** What a three-phase winding is drawn and listed by. */
-interface ThreePhasePlan extends AnyPlan {
-  readonly card: ThreePhaseCard;
-  readonly analysis: WindingAnalysis;
-}
-
 type Content = string | Buffer;
 interface PlanFileKind {
   readonly type: string;
@@ -61,15 +54,6 @@ const PDF = { type: 'application/pdf', inline: true } as const;
 
 const noSuchFile = ({ judged }: AnyPlan) =>
   new Problem(404, `There is no such file of a ${judged.plans.machine.name} motor.`, []);
-
-/** A file that only a three-phase winding has so far. @throws 404 for another kind */
-const ofThreePhase =
-  (make: (plan: ThreePhasePlan) => Content | Promise<Content>) =>
-  (any: AnyPlan): Content | Promise<Content> => {
-    const card = asThreePhase(any.checked);
-    if (!card?.analysis) throw noSuchFile(any);
-    return make({ ...any, card, analysis: card.analysis });
-  };
 
 export const PLAN_FILES = {
   'connection.csv': {
@@ -97,7 +81,7 @@ export const PLAN_FILES = {
       return sceneToSvg(scene);
     },
   },
-  'winding.json': { type: 'application/json', make: ofThreePhase(windingRecord) },
+  'winding.json': { type: 'application/json', make: windingRecord },
 } as const satisfies Readonly<Record<string, PlanFileKind>>;
 export type PlanFile = keyof typeof PLAN_FILES;
 
@@ -138,18 +122,35 @@ function cutOf({ judged, checked, reels }: AnyPlan): CutList {
   return found.value;
 }
 
-function windingRecord({ judged, card, analysis, line }: ThreePhasePlan): string {
+function windingRecord({ judged, checked, plan, line }: AnyPlan): string {
+  const { machine } = judged.plans;
   const document: WindingDocument = {
     format: WINDING_FORMAT,
     version: WINDING_FORMAT_VERSION,
+    machine: machine.id,
     core: CORE_VERSION,
     line,
-    typed: { ...card.typed },
-    values: { ...card.card },
+    typed: { ...checked.typed },
+    values: { ...machine.values(checked.typed) },
     plate: { ...judged.file.motor.plate },
-    figures: Object.fromEntries(
-      Object.values(analysis.figures).map((f) => [f.id, { value: f.value, unit: f.unit }]),
-    ),
+    figures: figuresOf(machine, plan),
   };
   return JSON.stringify(document, null, 2);
+}
+
+/** Figures by their ids; those of a further winding with its name before, such as `rotor.currentDensity`. */
+function figuresOf({ coils }: MachineKind, plan: Plan): WindingDocument['figures'] {
+  const read = coils.map((c) => ({ name: c.name, own: c.figuresIn(plan)?.figures }));
+  const first = read[0]?.own;
+  return Object.fromEntries(
+    read.flatMap(({ name, own }, i) =>
+      own && read.findIndex((r) => r.own === own) === i
+        ? Object.values(own).flatMap((f) =>
+            f
+              ? [[own === first ? f.id : `${name.toLowerCase()}.${f.id}`, { value: f.value, unit: f.unit }]]
+              : [],
+          )
+        : [],
+    ),
+  );
 }

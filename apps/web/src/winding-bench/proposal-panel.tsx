@@ -12,8 +12,7 @@ import {
   type Field,
   type WindingAnalysis,
 } from '@norther/core';
-import { openWindingDocument } from '@norther/records';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { MergeBox } from '../data-card/merge-box.tsx';
 import type { useThreePhaseCard } from '../data-card/use-card.ts';
@@ -21,6 +20,7 @@ import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';
+import { WindingFiles } from '../machine-kinds/shared/winding-files.tsx';
 import { ReleaseProposal } from './release-proposal.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import type { Lit, Role } from './bench-state.ts';
@@ -88,7 +88,6 @@ export function ProposalPanel({
   // What a kind with this bench may change beside the stator, such as the winding of its rotor.
   const { proposal, bodies } = machineKind(file.motor.kind);
   const own = proposal.filter((f) => !threePhase.proposal.some((x) => x.id === f.id));
-  const base = `/api/motors/${encodeURIComponent(file.motor.number)}`;
   return (
     <div className="space-y-3" data-form="">
       <PickedCoil analysis={analysis} coil={coil} lit={lit} onLit={onLit} />
@@ -139,7 +138,7 @@ export function ProposalPanel({
         )}
       </FootKeys>
       {writing === 'proposed' && card.record && !card.open && <ReleaseProposal file={file} />}
-      <Files base={base} role={role} onFill={type} />
+      <WindingFiles file={file} role={role} unrolled onFill={type} />
     </div>
   );
 }
@@ -182,75 +181,6 @@ function Sliders({ card, onType }: { card: Card; onType: (fields: Record<string,
             onChange={(e) => onType({ turns: e.target.value })}
           />
         </label>
-      )}
-    </div>
-  );
-}
-
-/** The winding out as files, and a winding in from one. */
-function Files({
-  base,
-  role,
-  onFill,
-}: {
-  base: string;
-  role: Role;
-  onFill: (fields: Record<string, string>) => void;
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const take = async (file: File) => {
-    let data: unknown;
-    try {
-      data = JSON.parse(await file.text());
-    } catch {
-      setRefusal('This file is not JSON; a winding record is.');
-      return;
-    }
-    const opened = openWindingDocument(data);
-    if (!opened.ok) {
-      setRefusal(opened.findings.map((f) => `${f.message} ${f.because ?? ''}`).join(' '));
-      return;
-    }
-    setRefusal(null);
-    onFill({ ...opened.value.typed });
-  };
-  return (
-    <div className="no-print text-[14px]">
-      <p className="flex flex-wrap gap-x-4 gap-y-1">
-        <a className="underline" href={`${base}/winding.json?winding=${role}`} download>
-          Winding as JSON
-        </a>
-        <a className="underline" href={`${base}/coils.csv?winding=${role}`} download>
-          Coils as CSV
-        </a>
-        <a className="underline" href={`${base}/winding.svg?winding=${role}`} download="winding.svg">
-          Bore as SVG
-        </a>
-        <a className="underline" href={`${base}/slots.svg?winding=${role}`} download="slots.svg">
-          Slots as SVG
-        </a>
-        <button type="button" className="underline" onClick={() => input.current?.click()}>
-          Take a winding from a file
-        </button>
-      </p>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        aria-label="Winding record"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) void take(file);
-        }}
-      />
-      {refusal && (
-        <p role="alert" className="mt-1 text-carmine">
-          {refusal}
-        </p>
       )}
     </div>
   );

@@ -96,6 +96,7 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
       <ChangeView<never>
         letter="D"
         file={file}
+        role={role}
         plan={plan}
         before={role === 'as-found' ? null : found.checked.plan}
         figure={chosen}
@@ -104,6 +105,7 @@ export function DirectWinding({ file }: { readonly file: MotorFile }) {
         written={role === 'as-wound' ? wound : proposal}
         fields={mayChange}
         shorthand={shorthand}
+        unrolled
         redesign={{
           words: `${fromFound([found.plate.voltageV, 'V'], [found.plate.speedRpm, 'rpm'])}: the same flux, the same copper in its place.`,
           wish: mayChange.filter((f) => f.id === 'forVoltage' || f.id === 'forSpeed'),

@@ -7,9 +7,11 @@ import { PressedRow } from '../../kit/pressed-row.tsx';
 import { View } from '../../kit/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
+import type { Role } from '../../winding-bench/bench-state.ts';
 import { FromReels } from './from-reels.tsx';
 import { ProposalForm } from './proposal-form.tsx';
 import { RedesignForm } from './redesign-form.tsx';
+import { WindingFiles } from './winding-files.tsx';
 
 const COMMON = { change: 'Change', redesign: 'Redesign', reels: 'Reels' } as const;
 export type CommonTab = keyof typeof COMMON;
@@ -26,6 +28,7 @@ type Card = ReturnType<typeof useCard>;
 export function ChangeView<T extends string = never>({
   letter,
   file,
+  role,
   plan,
   before,
   figure,
@@ -34,6 +37,7 @@ export function ChangeView<T extends string = never>({
   written,
   fields,
   shorthand,
+  unrolled = false,
   redesign,
   first = [],
   last = [],
@@ -43,6 +47,7 @@ export function ChangeView<T extends string = never>({
 }: {
   readonly letter: string;
   readonly file: MotorFile;
+  readonly role: Role;
   /** The winding that is shown, and the one that it is compared with; null where it is that one. */
   readonly plan: PlanFigures;
   readonly before: PlanFigures | null;
@@ -55,6 +60,8 @@ export function ChangeView<T extends string = never>({
   readonly fields: readonly Field[];
   /** Its line stands over the form; left out where it stands elsewhere on the sheet. */
   readonly shorthand?: MachineKind['shorthand'];
+  /** There is a drawing of its slots in a row, to be had as a file. */
+  readonly unrolled?: boolean;
   readonly redesign: {
     readonly words: string;
     readonly wish: readonly Field[];
@@ -102,6 +109,9 @@ export function ChangeView<T extends string = never>({
                 />
               )}
               <ProposalForm file={file} fields={fields} card={written} onType={toProposal} />
+              <div className="mt-3">
+                <WindingFiles file={file} role={role} unrolled={unrolled} onFill={toProposal} />
+              </div>
             </>
           )}
           {tab === 'redesign' && (

@@ -93,6 +93,7 @@ export function SingleWinding({ file }: { readonly file: MotorFile }) {
       <ChangeView<'sine' | 'coils'>
         letter="C"
         file={file}
+        role={role}
         plan={plan}
         before={role === 'as-found' ? null : found.checked.plan}
         figure={chosen}

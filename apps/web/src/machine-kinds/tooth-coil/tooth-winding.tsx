@@ -83,6 +83,7 @@ export function ToothWinding({ file }: { readonly file: MotorFile }) {
       <ChangeView<'pairs'>
         letter="C"
         file={file}
+        role={role}
         plan={plan}
         before={role === 'as-found' ? null : found.checked.plan}
         figure={chosen}
