@@ -184,6 +184,37 @@ describe('a batch', () => {
   });
 });
 
+describe('limits anew', () => {
+  it('are given up by a lead with a reason, and come again from the next quiet run', async () => {
+    const { name } = await batch({ quietRun: 20 });
+    let n = 0;
+    const run = (centre: number, count: number) =>
+      s.winder.post(`series/${name}/records`, {
+        records: Array.from({ length: count }, () => fuse(++n, `${centre + 2 * Math.sin(2.4 * n)} °C`)),
+      });
+    const watch = async () =>
+      (await s.winder.get<ChartAnswer>(`series/${name}/chart?figure=fuse.joint`)).body.watch!;
+    const anew = (by: typeof s.lead, figure = 'fuse.joint') =>
+      by.post(`series/${name}/figures/${figure}/limits`, { why: 'new electrode, other joint' });
+    await run(500, 10);
+    expect((await anew(s.lead)).status).toBe(409);
+    await run(500, 20);
+    const first = (await watch()).limits!;
+    expect(first.centre).toBeCloseTo(500, 0);
+    expect((await anew(s.winder)).status).toBe(403);
+    expect((await anew(s.lead, 'fuse.colour')).status).toBe(404);
+    expect((await anew(s.lead)).status).toBe(200);
+    await run(515, 15);
+    expect((await watch()).limits).toBeNull();
+    await run(515, 10);
+    const second = (await watch()).limits!;
+    expect(second.centre).toBeCloseTo(515, 0);
+    expect(second.from).toBeGreaterThan(30);
+    const journal = await s.lead.get<{ events: { what: string; why: string }[] }>('journal?words=given%20up');
+    expect(JSON.stringify(journal.body)).toContain('new electrode, other joint');
+  });
+});
+
 describe('stop and release', () => {
   it('lets the unit in the machine end, then nothing, until a lead releases with a reason', async () => {
     const { name } = await batch();

@@ -82,6 +82,7 @@ describe('as it is said', () => {
     ]);
     expect(strap('0.063in x 0.25in')).toEqual([[1, expect.closeTo(1.6, 2), expect.closeTo(6.35, 2)]]);
     expect(strap('2x5')).toMatch(/2 round wires of 5 mm or a strap of 2 by 5 mm: write 2x5\.0 or strap 2x5/);
+    expect(strap('2x14')).toMatch(/14 mm bare is no winding wire.*strap 2x14.*2x#14/);
     expect(strap('2x5.0')).toEqual([[2, undefined, undefined]]);
     // No strap is thicker than it is wide, so this is a count.
     expect(strap('6x3')).toEqual([[6, undefined, undefined]]);

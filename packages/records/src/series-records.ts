@@ -181,7 +181,7 @@ export interface ChartAnswer {
     readonly mean: number;
     readonly most: number;
   }[];
-  readonly watch: Pick<WatchState, 'limits' | 'broken' | 'taken'> | null;
+  readonly watch: Pick<WatchState, 'limits' | 'broken' | 'taken' | 'quiet'> | null;
   readonly cpk: number | null;
   readonly signals: readonly SeriesSignal[];
   readonly drift:

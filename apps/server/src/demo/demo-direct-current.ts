@@ -243,6 +243,18 @@ export const DIRECT_CURRENT_MOTORS: readonly DemoMotor[] = [
         typed: { sequence: shaft.walk.expected.join('') },
         hoursAgo: 78,
       },
+      {
+        kind: 'field-surge',
+        stage: 'before-varnish',
+        typed: {
+          winding: 'shunt',
+          iron: 'on',
+          testVoltage: '900',
+          areas: '0\n1.8\n2.3\n1.5',
+          rings: '1.42; 0.31\n1.43; 0.31\n1.41; 0.32\n1.42; 0.31',
+        },
+        hoursAgo: 77,
+      },
       cure(380, 46),
       bars(shaft, 'varnished', 40),
       surged(shaft, 'varnished', 39),

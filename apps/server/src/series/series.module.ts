@@ -168,6 +168,19 @@ export class SeriesController {
     return this.series.release(person, write, name, id, why);
   }
 
+  /** Its limits are given up; the next quiet run gives new ones. */
+  @Post(':name/figures/:figure/limits')
+  @HttpCode(200)
+  limitsAnew(
+    @Who() person: Person,
+    @Write() write: WriteKey,
+    @Param('name') name: string,
+    @Param('figure') figure: string,
+    @Body() { why }: Release,
+  ) {
+    return this.series.limitsAnew(person, write, name, figure, why);
+  }
+
   /** Every record, such as `csv` takes again. */
   @Get(':name/records.csv')
   async file(@Who() person: Person, @Param('name') name: string, @Res() response: Response) {

@@ -5,6 +5,7 @@ import {
   figureOf,
   finding,
   firstPass,
+  limitsAnew,
   readLimits,
   readUnits,
   released,
@@ -185,7 +186,7 @@ export class SeriesService {
       count: span.count,
       points: many ? [] : points,
       rows: many ? await this.repository.rows(batch.id, figure, from, to, Math.ceil(units / ROWS)) : [],
-      watch: watch && { limits: watch.limits, broken: watch.broken, taken: watch.taken },
+      watch: watch && { limits: watch.limits, broken: watch.broken, taken: watch.taken, quiet: watch.quiet },
       cpk: watch && watchedCapability(watch, batch.limits[figure]!),
       signals,
       drift: watch?.limits && watch.broken.length > 0 ? await this.drift(batch, figure, watch.limits) : null,
@@ -386,6 +387,33 @@ export class SeriesService {
         why,
       });
       return done;
+    });
+  }
+
+  /** After the process was changed on purpose, its old limits say nothing of it. */
+  limitsAnew(person: Person, write: WriteKey, name: string, figure: string, why: string) {
+    this.leadsOnly(person, 'fixes limits anew');
+    return this.writer.once(person, write, async ({ tx, record }) => {
+      const batch = await this.locked(person, name, tx);
+      const of = figureOf(SERIES_LINES[batch.line]!, figure);
+      if (!of) throw notFound(`Figure ${figure.slice(0, 40)}`);
+      const watches = await this.repository.watchesOf(tx, batch.id, of.station.id);
+      const before = watches.find((w) => w.figure === figure)?.state;
+      if (!before?.limits)
+        throw conflict(
+          'series.no-limits',
+          `${of.station.title}, ${of.figure.title}: no limits are fixed yet, so there are none to give up.`,
+        );
+      const after = limitsAnew(before);
+      await this.repository.keepWatch(tx, batch, figure, after);
+      await record({
+        motorId: null,
+        what: `batch ${batch.name}: limits of ${of.station.title}, ${of.figure.title} given up`,
+        before: before.limits,
+        after: { quietRun: batch.quietRun },
+        why,
+      });
+      return { figure, taken: after.taken };
     });
   }
 

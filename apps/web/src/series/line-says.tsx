@@ -14,12 +14,12 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
-import { useReleaseItMutation, useStopItMutation } from './series-api.ts';
+import { useLimitsAnewMutation, useReleaseItMutation, useStopItMutation } from './series-api.ts';
 import { showFigure, withUnit } from './show-figure.ts';
 
 const clock = (at: number) =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-export type Asked = 'stop' | 'release' | null;
+export type Asked = 'stop' | 'release' | 'limits' | null;
 
 export function LineSays({
   now,
@@ -43,6 +43,7 @@ export function LineSays({
   const { data: session } = useSessionQuery();
   const [stop] = useStopItMutation();
   const [release] = useReleaseItMutation();
+  const [anew] = useLimitsAnewMutation();
   const [why, setWhy] = useState('');
   const act = useAct();
   const { name } = now.batch;
@@ -90,14 +91,14 @@ export function LineSays({
               ? 'Done elsewhere'
               : chart?.watch?.limits
                 ? 'It stands still'
-                : `Limits after unit ${now.batch.quietRun}`
+                : 'Limits are to come'
           }
         >
           {station.figures.length === 0
             ? 'Units are sent and received here.'
             : chart?.watch?.limits
               ? `${chart.count} readings; centre ${figure ? showFigure(figure, chart.watch.limits.centre) : ''} ${figure?.unit ?? ''} from units ${chart.watch.limits.from} to ${chart.watch.limits.to}.`
-              : `${chart?.count ?? 0} readings so far: only the limits of the process judge.`}
+              : `${chart?.watch?.quiet.length ?? 0} of ${now.batch.quietRun} readings of a quiet run: until then only the limits of the process judge.`}
         </Hero>
       )}
       {drift && !stopped && (
@@ -124,6 +125,13 @@ export function LineSays({
             </button>
           ))}
         </div>
+      )}
+      {lead && chart?.watch?.limits && figure && now.batch.closedAt === null && (
+        <p className="no-print text-[14px]">
+          <button type="button" className="min-h-8 underline" onClick={() => onAsk('limits')}>
+            Fix its limits anew
+          </button>
+        </p>
       )}
       {now.held.length > 0 && (
         <p className="text-[14px]">
@@ -174,6 +182,19 @@ export function LineSays({
           void act(
             unwrap(release({ writeId: crypto.randomUUID(), name, id: stopped!.id, why: reason })),
             `${station.title} is released.`,
+          )
+        }
+      />
+      <ReasonDialog
+        title={`Limits of ${station.title}, ${figure?.title ?? ''}`}
+        text={`They are given up, and the next ${now.batch.quietRun} quiet readings give new ones; until then only the limits of the process judge. What was changed at the station?`}
+        action="Fix anew"
+        open={asked === 'limits'}
+        onOpen={(o) => onAsk(o ? 'limits' : null)}
+        onReason={(reason) =>
+          void act(
+            unwrap(anew({ writeId: crypto.randomUUID(), name, figure: chart!.figure, why: reason })),
+            'The limits are given up; the next quiet run gives new ones.',
           )
         }
       />

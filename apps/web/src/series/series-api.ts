@@ -78,6 +78,11 @@ export const seriesApi = api.injectEndpoints({
       query: ({ writeId, name, ...stop }) => send(`${at(name)}/stops`, 'POST', writeId, stop),
       invalidatesTags: ['Series'],
     }),
+    limitsAnew: b.mutation<unknown, OfBatch & { readonly figure: string; readonly why: string }>({
+      query: ({ writeId, name, figure, why }) =>
+        send(`${at(name)}/figures/${figure}/limits`, 'POST', writeId, { why }),
+      invalidatesTags: ['Series'],
+    }),
     releaseIt: b.mutation<StopRecord, OfBatch & { readonly id: string; readonly why: string }>({
       query: ({ writeId, name, id, why }) =>
         send(`${at(name)}/stops/${id}/release`, 'POST', writeId, { why }),
@@ -100,6 +105,7 @@ export const {
   useLoadLotMutation,
   useStopItMutation,
   useReleaseItMutation,
+  useLimitsAnewMutation,
 } = seriesApi;
 
 /** A line reports every few seconds. */

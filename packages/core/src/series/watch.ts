@@ -152,6 +152,9 @@ export const released = (state: WatchState): WatchState => ({
   broken: [],
 });
 
+/** The limits given up, after the process was changed on purpose: the next quiet run gives new ones. */
+export const limitsAnew = ({ taken }: WatchState): WatchState => ({ ...NEW_WATCH, taken });
+
 /** How well the process holds its limits, by the spread of the quiet run; null without limits or spread. */
 export function watchedCapability(state: WatchState, process: SeriesLimits): number | null {
   if (!state.limits || state.limits.sigma === 0) return null;

@@ -74,13 +74,15 @@ export function readWires(text: string): WiresReading {
     const bare = readQuantity(bareText!, 'wire-diameter');
     if (!bare.ok) return no(`Wire “${piece}”: ${bare.message}`);
     if (count < 1 || count > 200) return no(`Wire “${piece}”: 1 to 200 strands in hand, not ${count}.`);
-    if (m[1] !== undefined && /^\d+$/.test(m[2]!.trim()) && bare.value >= MAY_BE_WIDTH && count <= bare.value)
-      return no(
-        `“${piece}” can be ${count} round wires of ${m[2]!} mm or a strap of ${count} by ${m[2]!} mm: write ${count}x${m[2]!}.0 or strap ${piece}.`,
-      );
+    // A count before a whole number of millimetres may as well be the other side of a strap.
+    const orStrap = m[1] !== undefined && /^\d+$/.test(m[2]!.trim()) && count <= bare.value;
     if (!(bare.value >= ROUND.least && bare.value <= ROUND.most))
       return no(
-        `Wire “${piece}”: ${showShort(bare.value)} mm bare is no winding wire; ${ROUND.least} to ${ROUND.most} mm would be.`,
+        `Wire “${piece}”: ${showShort(bare.value)} mm bare is no winding wire; ${ROUND.least} to ${ROUND.most} mm would be.${orStrap ? ` A strap is strap ${piece}, a gauge ${count}x#${m[2]!}.` : ''}`,
+      );
+    if (orStrap && bare.value >= MAY_BE_WIDTH)
+      return no(
+        `“${piece}” can be ${count} round wires of ${m[2]!} mm or a strap of ${count} by ${m[2]!} mm: write ${count}x${m[2]!}.0 or strap ${piece}.`,
       );
     if (overText === undefined) {
       wires.push({ count, bareDiameterMm: bare.value });
