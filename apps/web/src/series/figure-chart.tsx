@@ -125,7 +125,7 @@ export function FigureChart({
           </TickText>
         </g>
       ))}
-      <TickText x={12} y={y((bottom + top) / 2) + 4} anchor="start">
+      <TickText x={LEFT - 8} y={TOP - 4} anchor="end">
         {figure.unit}
       </TickText>
       <path

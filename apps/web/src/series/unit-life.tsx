@@ -3,6 +3,7 @@ import { SERIES_LINES, type SeriesLine } from '@norther/core';
 import type { SeriesRecord, UnitAnswer } from '@norther/records';
 import { scaleTime, timeFormat } from 'd3';
 import { TickText } from '../kit/tick-text.tsx';
+import { placeLabels } from './life-labels.ts';
 import { withUnit } from './show-figure.ts';
 
 const [LEFT, LANE] = [76, 30];
@@ -21,7 +22,7 @@ function brief(line: SeriesLine, r: SeriesRecord): string {
   return value === null ? name : `${name} ${withUnit(f!, value)}`;
 }
 
-export const lifeHeight = (lineId: string) => SERIES_LINES[lineId]!.rails.length * LANE + 28;
+export const lifeHeight = (lineId: string) => SERIES_LINES[lineId]!.rails.length * LANE + 38;
 
 export function UnitLife({
   life,
@@ -43,7 +44,19 @@ export function UnitLife({
   const to = Math.max(...times, from + 60_000);
   const room = (to - from) * 0.06;
   const x = scaleTime([from - room, to + room * 1.6], [LEFT, width - 12]);
-  const bottom = line.rails.length * LANE + 8;
+  const bottom = line.rails.length * LANE + 18;
+  const rows = line.rails.map((rail) => ({
+    rail,
+    labels: life.records
+      .filter((r) => line.stations.find((s) => s.id === r.station)?.rail === rail.id)
+      .map((record) => {
+        const words = brief(line, record);
+        const at = x(Date.parse(record.at));
+        const wide = words.length * 6.6;
+        return { record, words, at, wide, start: Math.min(at - 4, width - wide - 12) };
+      }),
+  }));
+  const places = placeLabels(rows.map((r) => r.labels));
   return (
     <svg
       width={width}
@@ -61,30 +74,20 @@ export function UnitLife({
         </g>
       ))}
       <path d={`M${LEFT} ${bottom}H${width - 12}`} stroke="var(--ink)" />
-      {line.rails.map((rail, row) => {
-        const own = life.records.filter(
-          (r) => line.stations.find((s) => s.id === r.station)?.rail === rail.id,
-        );
+      {rows.map(({ rail, labels }, row) => {
+        const own = labels.map((l) => l.record);
         const y = 22 + row * LANE;
         if (own.length === 0) return null;
         const [a, b] = [Date.parse(own[0]!.at), Date.parse(own.at(-1)!.at)];
-        let [above, below] = [-Infinity, -Infinity];
         return (
           <g key={rail.id}>
             <text x={10} y={y + 4} fontSize="14" fontWeight="650" fill="var(--ink)">
               {rail.title.toLowerCase()}
             </text>
             <path d={`M${x(a)} ${y}H${x(b)}`} stroke="var(--ink)" strokeWidth="3" />
-            {own.map((r) => {
-              const words = brief(line, r);
-              const at = x(Date.parse(r.at));
-              const wide = words.length * 6.6;
-              const start = Math.min(at - 4, width - wide - 12);
-              // Words that would cover those before them go below; where there is no room they are left out.
-              const up = start > above + 6;
-              const down = !up && start > below + 6;
-              if (up) above = start + wide;
-              else if (down) below = start + wide;
+            {labels.map(({ record: r, words, at, start, wide }, i) => {
+              const place = places[row]![i];
+              const up = place === 'up';
               const bad = r.verdict === 'out' || r.verdict === 'scrapped';
               const doubted = suspect !== null && Object.values(r.lots).includes(suspect);
               return (
@@ -97,7 +100,7 @@ export function UnitLife({
                     stroke={bad ? 'var(--carmine)' : 'var(--ink)'}
                     strokeWidth={bad ? 4 : 2}
                   />
-                  {(up || down) && (
+                  {place && (
                     <g>
                       {doubted && (
                         <rect
