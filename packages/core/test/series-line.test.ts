@@ -12,6 +12,7 @@ import {
   passStation,
   readEntry,
   readLimits,
+  movedTogether,
   readUnits,
   sayUnits,
   SERIES_LINES,
@@ -172,6 +173,27 @@ describe('drift', () => {
     });
     expect(whatMoved(units, 8).moved).toEqual([]);
   });
+});
+
+it('another figure moved with it only where its readings did, not where a sign was chance', () => {
+  const noise = (n: number) => {
+    const x = Math.sin(12.9898 * n) * 43758.5453;
+    return x - Math.floor(x) - 0.5;
+  };
+  const run = (seed: number, shift: number) =>
+    Array.from({ length: 80 }, (_, i) => ({
+      serial: 100 + i,
+      value: 20 + noise(seed * 1000 + i) + (i >= 36 ? shift : 0),
+    }));
+  // Uniform noise has σ = 1/√12; both means together err by 0.065.
+  let chance = 0;
+  for (let seed = 1; seed <= 2000; seed++) {
+    if (movedTogether(run(seed, 0), 136)) chance++;
+    expect(movedTogether(run(seed, 0.6), 136)).toBe(true);
+  }
+  expect(chance).toBeLessThanOrEqual(2);
+  expect(movedTogether(run(1, 5), 177)).toBe(false);
+  expect(movedTogether(run(1, 5), 100)).toBe(false);
 });
 
 describe('a unit', () => {

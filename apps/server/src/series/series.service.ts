@@ -6,6 +6,7 @@ import {
   finding,
   firstPass,
   limitsAnew,
+  movedTogether,
   readLimits,
   readUnits,
   released,
@@ -237,10 +238,19 @@ export class SeriesService {
     const since = latest.slice(drift.onset);
     const onsetSerial = latest[drift.onset]!.serial;
     const newestSerial = latest.at(-1)!.serial;
-    const withIt = [...new Set(near.map((s) => s.figure))].flatMap((key) => {
-      const other = key === figure ? null : figureOf(line, key);
-      return other ? [`${other.station.title}, ${other.figure.title}`] : [];
-    });
+    const withIt = (
+      await Promise.all(
+        [...new Set(near.map((s) => s.figure))].map(async (key) => {
+          const other = key === figure ? null : figureOf(line, key);
+          if (!other) return [];
+          // A sign by itself may be chance: it moved only if its readings say so on both sides.
+          const readings = await this.repository.latest(batch.id, key, LOOK_BACK, true);
+          return movedTogether(readings, onsetSerial)
+            ? [`${other.station.title}, ${other.figure.title}`]
+            : [];
+        }),
+      )
+    ).flat();
     return {
       ...drift,
       onsetSerial,

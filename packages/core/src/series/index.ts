@@ -16,6 +16,7 @@ export {
 export * from './watch.ts';
 export * from './drift.ts';
 export * from './what-moved.ts';
+export * from './moved-together.ts';
 export * from './first-pass.ts';
 export * from './packing.ts';
 export * from './say-drift.ts';
