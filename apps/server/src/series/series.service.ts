@@ -17,6 +17,7 @@ import {
   watchedCapability,
   whatMoved,
   within,
+  withoutLate,
 } from '@norther/core';
 import type {
   BoxAnswer,
@@ -201,7 +202,7 @@ export class SeriesService {
   ): Promise<ChartAnswer['drift']> {
     const line = SERIES_LINES[batch.line]!;
     const of = figureOf(line, figure)!;
-    const latest = await this.repository.latest(batch.id, figure, LOOK_BACK, true);
+    const latest = withoutLate(await this.repository.latest(batch.id, figure, LOOK_BACK, true));
     const process = batch.limits[figure]!;
     const drift = driftOf(
       latest.map((v) => v.value),

@@ -10,11 +10,15 @@ const CLEAR = 4;
 /** Fewer readings on either side say nothing. Common practice, no source. */
 const FEWEST = 5;
 
-/** @param since first unit of the move */
+/** So many on either side are looked at: what moved much later moved by itself. Common practice, no source. */
+const NEAR_BEFORE = 20;
+const NEAR_AFTER = 12;
+
+/** @param readings in the order of their units; since first unit of the move */
 export function movedTogether(readings: readonly Reading[], since: number): boolean {
   const [before, after] = [
-    readings.filter((r) => r.serial < since),
-    readings.filter((r) => r.serial >= since),
+    readings.filter((r) => r.serial < since).slice(-NEAR_BEFORE),
+    readings.filter((r) => r.serial >= since).slice(0, NEAR_AFTER),
   ].map((side) => {
     const mean = side.reduce((s, r) => s + r.value, 0) / side.length;
     const square = side.reduce((s, r) => s + (r.value - mean) ** 2, 0) / Math.max(1, side.length - 1);

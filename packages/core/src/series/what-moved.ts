@@ -16,8 +16,26 @@ export interface Moved {
   readonly off: number;
 }
 
-/** Units before and after that show a change to be one. */
-const LOOK = 4;
+/** More that came out of their order is no few that were sent back, but a line that mixes its units [1]. No source. */
+const FEW_LATE = 0.15;
+
+/**
+ * Without the units that were sent back and came late: they have the lots and the hands of an earlier hour, and would hide
+ * where a move began. All of them where the line mixes its units anyway.
+ */
+export function withoutLate<T extends { readonly serial: number }>(passed: readonly T[]): readonly T[] {
+  let highest = -Infinity;
+  const inOrder = passed.filter(({ serial }) => {
+    if (serial < highest) return false;
+    highest = serial;
+    return true;
+  });
+  return inOrder.length >= (1 - FEW_LATE) * passed.length ? inOrder : passed;
+}
+
+/** Units before and after that show a change to be one; one of them may be a unit that was sent back and came late. */
+const LOOK = 5;
+const ALIKE = 4;
 /** A unit or two more than the readings tell: a change shows late. */
 const NEAR = 2;
 
@@ -42,9 +60,14 @@ export function whatMoved(
       .toSorted((a, b) => Math.abs(a - onset) - Math.abs(b - onset))
       .find((i) => {
         const [from, to] = [value(i - 1, name), value(i, name)];
-        const earlier = units.slice(Math.max(0, i - LOOK), i).every((u) => u.circumstances[name] === from);
-        const later = units.slice(i, i + LOOK).every((u) => u.circumstances[name] === to);
-        return from !== undefined && to !== undefined && earlier && later;
+        const alike = (side: readonly CircumstancesOf[], is: string | undefined) =>
+          side.filter((u) => u.circumstances[name] === is).length >= Math.min(ALIKE, side.length);
+        return (
+          from !== undefined &&
+          to !== undefined &&
+          alike(units.slice(Math.max(0, i - LOOK), i), from) &&
+          alike(units.slice(i, i + LOOK), to)
+        );
       });
     if (near !== undefined)
       moved.push({
