@@ -51,6 +51,13 @@ export function FigureChart({
   const out = (v: number) =>
     (process.lower !== null && v < process.lower) || (process.upper !== null && v > process.upper);
   const told = CHART_SCHOOLS[school]!;
+  // What changed is said on the side of the band that the readings have left.
+  const fell = limits !== null && drift !== null && drift.now < limits.centre;
+  const flagY = !limits
+    ? height - BOTTOM - 40
+    : fell
+      ? y(limits.centre + 3 * limits.sigma) + 4
+      : y(limits.centre - 3 * limits.sigma) - 22;
   return (
     <svg
       width={width}
@@ -157,14 +164,14 @@ export function FigureChart({
           />
           <rect
             x={x(m.serial - 0.5) + 4}
-            y={height - BOTTOM - 40}
+            y={flagY}
             width={m.to.length * 8 + 78}
             height="18"
             fill="var(--lemon)"
           />
           <text
             x={x(m.serial - 0.5) + 8}
-            y={height - BOTTOM - 26}
+            y={flagY + 14}
             fontSize="14"
             fontWeight="650"
             fill="var(--on-lemon)"
