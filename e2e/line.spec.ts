@@ -153,7 +153,7 @@ test('a motor goes from its nameplate to its verdict, and into another shop as i
     await typeAll(page, { circuits: '3' });
     await expect(page.getByText(/do not part into 3 equal circuits/).first()).toBeVisible();
     await typeAll(page, { circuits: '2', turns: '18' });
-    await press(page, page.getByRole('button', { name: 'Keep the proposal' }));
+    await press(page, page.getByRole('button', { name: 'Save the proposal' }));
     await expect(told(page)).toContainText('The proposal is saved');
   });
 

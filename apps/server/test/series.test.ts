@@ -418,10 +418,7 @@ describe('files and figures', () => {
     const { name, id } = await batch({ planned: 20 });
     const open = await s.winder.get<{ findings: { message: string }[] }>(`series/${name}/box?units=1-2`);
     expect(open.status).toBe(400);
-    expect(open.body.findings.map((f) => f.message)).toEqual([
-      'Unit 1: nothing is recorded of it.',
-      'Unit 2: nothing is recorded of it.',
-    ]);
+    expect(open.body.findings.map((f) => f.message)).toEqual(['Units 1–2: nothing is recorded yet.']);
     const line = SERIES_LINES['drive-motor']!;
     const at = (i: number) => new Date(Date.UTC(2026, 10, 20, 8, i)).toISOString();
     const all = line.stations.flatMap((station, i) =>
@@ -434,7 +431,7 @@ describe('files and figures', () => {
     const pdf = await s.winder.get(`series/${name}/packing.pdf?units=1-2`);
     expect(pdf.bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
     expect((await s.winder.get<{ title: string }>(`series/${name}/packing.pdf?units=1-3`)).body.title).toBe(
-      'Unit 3 is not finished: Final test is still to come.',
+      'Unit 3: not finished, Final test is still to come.',
     );
     // Held, it stays out of the box, whatever it has passed.
     const { Client } = (await import('pg')).default;
@@ -446,7 +443,7 @@ describe('files and figures', () => {
     ]);
     await db.end();
     expect((await s.winder.get<{ title: string }>(`series/${name}/box?units=1-2`)).body.title).toBe(
-      'Unit 1 is held: lot M4 stopped',
+      'Unit 1: held, lot M4 stopped.',
     );
   });
 

@@ -51,9 +51,7 @@ export function Labels({ name, planned }: { readonly name: string; readonly plan
       </div>
       {open.length > 0 && (
         <div role="alert" className="mt-3">
-          <p className="mb-2 text-[15px] font-[650]">
-            {open.length === 1 ? 'This keeps the box open' : `These ${open.length} keep the box open`}
-          </p>
+          <p className="mb-2 text-[15px] font-[650]">What keeps the box open</p>
           <div className="max-h-56 overflow-auto">
             <FindingList findings={open} />
           </div>

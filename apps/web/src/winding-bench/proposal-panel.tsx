@@ -114,7 +114,7 @@ export function ProposalPanel({
       {!touched && <FindingList findings={analysis.findings} />}
       <FootKeys stays={card.open}>
         <Key primary disabled={!card.open || !mine || card.saving} onClick={() => void card.save()}>
-          {writing === 'as-wound' ? 'Keep as wound' : 'Keep the proposal'}
+          {writing === 'as-wound' ? 'Save as wound' : 'Save the proposal'}
         </Key>
         {card.open && (
           <Key

@@ -10,34 +10,44 @@ export interface KeptUnit {
   readonly held: string | null;
 }
 
-/** Why a unit may not go into the box; null where it may. @param kept undefined where nothing was recorded of it */
-function notYet(line: SeriesLine, serial: number, kept: KeptUnit | undefined): string | null {
-  if (!kept) return `Unit ${serial}: nothing is recorded of it.`;
+/** Why a unit may not go into the box, of one or of several; null where it may. @param kept undefined where nothing was recorded of it */
+function notYet(line: SeriesLine, kept: KeptUnit | undefined): string | null {
+  if (!kept) return 'nothing is recorded yet';
   const { unit, held } = kept;
-  if (unit.state === 'scrapped') return `Unit ${serial} was scrapped.`;
-  if (held !== null) return `Unit ${serial} is held: ${held}`;
+  if (unit.state === 'scrapped') return 'scrapped';
+  if (held !== null) return `held, ${held}`;
   if (unit.state === 'out') return null;
-  if (unit.away !== null)
-    return `Unit ${serial} is away, sent from ${seriesStation(line, unit.away)!.title}.`;
+  if (unit.away !== null) return `away, sent from ${seriesStation(line, unit.away)!.title}`;
   const at = unit.next[lastRail(line)] ?? Object.values(unit.next).find((s) => s !== null);
-  return `Unit ${serial} is not finished${at ? `: ${seriesStation(line, at)!.title} is still to come` : ''}.`;
+  return `not finished${at ? `, ${seriesStation(line, at)!.title} is still to come` : ''}`;
 }
 
-/** @returns the units in their order, or every one that keeps the box open and why */
+/** @returns the units in their order; or what keeps the box open, units with the same reason together */
 export function unitsToPack(
   line: SeriesLine,
   wanted: readonly number[],
   kept: readonly KeptUnit[],
 ): Outcome<readonly number[]> {
-  const reasons = wanted.flatMap((serial) => {
+  const sorted = wanted.toSorted((a, b) => a - b);
+  const open = new Map<string, number[]>();
+  for (const serial of sorted) {
     const why = notYet(
       line,
-      serial,
       kept.find((k) => k.serial === serial),
     );
-    return why === null ? [] : [finding('stop', 'series.not-to-pack', why, ['units'])];
-  });
-  return reasons.length > 0 ? refused(reasons) : good(wanted.toSorted((a, b) => a - b));
+    if (why !== null) open.set(why, [...(open.get(why) ?? []), serial]);
+  }
+  if (open.size === 0) return good(sorted);
+  return refused(
+    [...open].map(([why, units]) =>
+      finding(
+        'stop',
+        'series.not-to-pack',
+        `${units.length === 1 ? 'Unit' : 'Units'} ${sayUnits(units)}: ${why}.`,
+        ['units'],
+      ),
+    ),
+  );
 }
 
 /** `1–4, 9, 12–13`: rows of units as they are said. @param sorted rising */

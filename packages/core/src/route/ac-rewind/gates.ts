@@ -10,6 +10,12 @@ export const CARD_GATES: readonly Gate[] = [
   { id: 'before-winding', title: 'Gate before winding', wants: [{ card: 'winding' }] },
 ];
 
+/** The same where nothing is burnt off. @param stripping what the first one is called */
+export const unburntCardGates = (stripping: string): readonly Gate[] =>
+  CARD_GATES.filter((g) => g.id !== 'before-burn-off').map((g) =>
+    g.id === 'before-stripping' ? { ...g, title: stripping } : g,
+  );
+
 /**
  * The gates that are opened by readings: after cure a reversed group means doing it all again, an under-cured stator and a
  * rotor out of balance are found before assembly or by the customer, who sees only the outside.

@@ -1,7 +1,7 @@
 /** The rewind of a direct-current machine: armature on one track, field frame on the other. */
 import { choice, quantity, required, text } from '../../forms/index.ts';
 import { CLOSING_STATIONS } from '../ac-rewind/closing.ts';
-import { CARD_GATES } from '../ac-rewind/gates.ts';
+import { unburntCardGates } from '../ac-rewind/gates.ts';
 import { OPENING_STATIONS } from '../ac-rewind/opening.ts';
 import { testsWanted, type Route } from '../route.ts';
 import { changed, testsAt, YES, type Station } from '../station.ts';
@@ -83,9 +83,7 @@ export const dcRewind: Route = {
   tracks: { stator: FRAME_STATIONS, rotor: ARMATURE_STATIONS },
   closing: [...closing.slice(0, assembled), BRUSHES, ...closing.slice(assembled)],
   gates: [
-    ...CARD_GATES.filter((g) => g.id !== 'before-burn-off').map((g) =>
-      g.id === 'before-stripping' ? { ...g, title: 'Gate before stripping' } : g,
-    ),
+    ...unburntCardGates('Gate before stripping'),
     {
       id: 'before-frame-varnish',
       title: 'Gate before the frame is closed',

@@ -1,7 +1,7 @@
 /** The rewind of a brushless motor with coils on teeth: the stator as any other, the rotor with its magnets handled apart. */
 import { choice, quantity, required, text } from '../../forms/index.ts';
 import { CLOSING_STATIONS } from '../ac-rewind/closing.ts';
-import { CARD_GATES } from '../ac-rewind/gates.ts';
+import { unburntCardGates } from '../ac-rewind/gates.ts';
 import { OPENING_STATIONS } from '../ac-rewind/opening.ts';
 import { ROTOR_STATIONS } from '../ac-rewind/rotor.ts';
 import { STATOR_STATIONS } from '../ac-rewind/stator.ts';
@@ -140,9 +140,7 @@ export const toothCoilRewind: Route = {
     },
   }),
   gates: [
-    ...CARD_GATES.filter((g) => g.id !== 'before-burn-off').map((g) =>
-      g.id === 'before-stripping' ? { ...g, title: 'Gate before the winding is loosened' } : g,
-    ),
+    ...unburntCardGates('Gate before the winding is loosened'),
     {
       id: 'before-varnish',
       title: 'Gate before varnish',

@@ -1,7 +1,7 @@
 /** The rewind of a hand tool's motor: armature on one track, field wound into its poles on the other. */
 import { choice, quantity, required, text } from '../../forms/index.ts';
 import { CLOSING_STATIONS } from '../ac-rewind/closing.ts';
-import { CARD_GATES } from '../ac-rewind/gates.ts';
+import { unburntCardGates } from '../ac-rewind/gates.ts';
 import { OPENING_STATIONS } from '../ac-rewind/opening.ts';
 import { ARMATURE_STATIONS } from '../dc-rewind/armature.ts';
 import { FRAME_STATIONS } from '../dc-rewind/frame.ts';
@@ -176,9 +176,7 @@ export const universalRewind: Route = {
   tracks: { stator: frame, rotor: armature },
   closing: [...closing.slice(0, assembled), BRUSHES, ...closing.slice(assembled)],
   gates: [
-    ...CARD_GATES.filter((g) => g.id !== 'before-burn-off').map((g) =>
-      g.id === 'before-stripping' ? { ...g, title: 'Gate before stripping' } : g,
-    ),
+    ...unburntCardGates('Gate before stripping'),
     {
       id: 'before-frame-varnish',
       title: 'Gate before the field is closed',
