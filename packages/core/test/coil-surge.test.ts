@@ -172,6 +172,15 @@ describe('an armature round its bars', () => {
   });
 });
 
+it('asks when the first place does not agree with itself', () => {
+  const again = { winding: 'shunt', iron: 'on', testVoltage: '600', areas: '8\n2\n1.4\n2.2' };
+  const outcome = judgeTest('field-surge', again, FOUR_POLE.context as never);
+  expect(outcome.findings.map((f) => [f.severity, f.code])).toContainEqual([
+    'watch',
+    'coil-surge.first-differs',
+  ]);
+});
+
 describe('field coils pole by pole', () => {
   const typed = { winding: 'shunt', iron: 'on', testVoltage: '600', areas: '0\n2\n1.4\n2.2' };
 

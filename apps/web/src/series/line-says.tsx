@@ -128,7 +128,7 @@ export function LineSays({
       )}
       {lead && chart?.watch?.limits && figure && now.batch.closedAt === null && (
         <p className="no-print text-[14px]">
-          <button type="button" className="min-h-8 underline" onClick={() => onAsk('limits')}>
+          <button type="button" className="min-h-8 underline max-xl:min-h-12" onClick={() => onAsk('limits')}>
             Fix its limits anew
           </button>
         </p>

@@ -74,6 +74,9 @@ export function placesOf(r: Typed): {
   };
 }
 
+/** One place pulsed again agrees so well with itself [%]. Common practice, no source. */
+const REPEATS = 3;
+
 /** @param wanted how many places there are; null where no plan says it */
 export function checkPlaces(r: Typed, wanted: number | null, place: string): Finding[] {
   const found: Finding[] = [];
@@ -91,6 +94,16 @@ export function checkPlaces(r: Typed, wanted: number | null, place: string): Fin
     );
   else if (count < 2) stop('few', 'Two places at least, to hold one against the other.', 'areas');
   if (areas.value.some((a) => a.percent < 0)) stop('below-zero', 'An area is never below zero.', 'areas');
+  const again = areas.value[0]?.percent ?? 0;
+  if (again > REPEATS)
+    found.push(
+      finding(
+        'watch',
+        'coil-surge.first-differs',
+        `The first place differs from itself by ${showNumber(again, 2)} %: a contact, the level or the range moved, or the list does not begin with it.`,
+        ['areas'],
+      ),
+    );
   if (r.rings === undefined) return found;
   const rung = readRings(r.rings);
   if (!rung.ok) return [...found, ...rung.findings];
