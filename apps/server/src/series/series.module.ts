@@ -42,6 +42,7 @@ import type { Person } from '../people/person.ts';
 import { LABEL_SIZES, type LabelSize } from '../reports/labels.ts';
 import { FONT_FOLDER } from '../reports/font-folder.ts';
 import { SuppliesModule } from '../stores/supplies.module.ts';
+import { SeriesDrift } from './series-drift.ts';
 import { SeriesReader } from './series-reader.ts';
 import { SeriesTaking } from './series-taking.ts';
 import { SeriesRepository } from './series.repository.ts';
@@ -259,7 +260,7 @@ export class SeriesController {
 @Module({
   imports: [NamedItemsModule, SuppliesModule],
   controllers: [SeriesController],
-  providers: [SeriesService, SeriesRepository, SeriesReader, SeriesTaking],
+  providers: [SeriesService, SeriesDrift, SeriesRepository, SeriesReader, SeriesTaking],
 })
 export class SeriesModule {
   static at(fontFolder: string): DynamicModule {
