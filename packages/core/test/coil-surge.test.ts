@@ -210,3 +210,17 @@ describe('field coils pole by pole', () => {
     expect(few).toMatch(/It comes nearest to: 4 turns of one coil/);
   });
 });
+
+it('asks about a level over what a winding is tried with, and is not sound where nothing says how high it must be', () => {
+  const typed = { winding: 'series', iron: 'on', testVoltage: '600', areas: '0\n2\n1.4\n2.2' };
+  const series = motor('24s 48b 4p lap+ 1-6 T4 0.90 @4 D12 3x1.60', {
+    voltage: '220',
+    current: '20',
+    power: '3.7 kW',
+    excitation: 'series',
+  });
+  // No mean turn, no ohms: what the coil has in service is not known.
+  expect(judged('field-surge', typed, series.context)).toMatchObject({ verdict: 'watch' });
+  const outcome = judgeTest('field-surge', { ...typed, testVoltage: '3 kV' }, series.context as never);
+  expect(outcome.findings.map((f) => f.code)).toContain('coil-surge.level-too-high');
+});

@@ -82,13 +82,18 @@ describe('as it is said', () => {
     ]);
     expect(strap('0.063in x 0.25in')).toEqual([[1, expect.closeTo(1.6, 2), expect.closeTo(6.35, 2)]]);
     expect(strap('2x5')).toMatch(/2 round wires of 5 mm or a strap of 2 by 5 mm: write 2x5\.0 or strap 2x5/);
+    expect(strap('0.95x3')).toMatch(
+      /3 round wires of 0\.95 mm or a strap of 0\.95 by 3 mm: write 3x0\.95 or strap/,
+    );
+    expect(strap('strap 0.95x3')).toEqual([[1, 0.95, 3]]);
+    expect(strap('3.15x10.0')).toEqual([[1, 3.15, 10]]);
     expect(strap('2x14')).toMatch(/14 mm bare is no winding wire.*strap 2x14.*2x#14/);
     expect(strap('2x5.0')).toEqual([[2, undefined, undefined]]);
     // No strap is thicker than it is wide, so this is a count.
     expect(strap('6x3')).toEqual([[6, undefined, undefined]]);
     expect(strap('1.6x5.6/1.5x5.8')).toMatch(/more than bare/);
     expect(strap('1x2x3x4')).toMatch(/two sides/);
-    expect(strap('0.1x5')).toMatch(/0\.3 to 12 mm thick/);
+    expect(strap('strap 0.1x5')).toMatch(/0\.3 to 12 mm thick/);
   });
 });
 

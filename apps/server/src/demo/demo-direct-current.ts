@@ -120,7 +120,7 @@ const QUARRY_LOCOMOTIVE: DemoOtherKind = {
     band: 'wire',
     bandTurns: '22',
     seriesTurns: '20',
-    seriesWires: '3.15x10',
+    seriesWires: 'strap 3.15x10',
     seriesTurn: '520',
   },
 };

@@ -57,7 +57,7 @@ export function ReelForm({
     resolver: zodResolver(ReelWritten),
     defaultValues: {
       name: reel?.name ?? '',
-      bare: !reel ? '' : reel.strap ? showSize(reel) : String(reel.bareDiameterMm),
+      bare: !reel ? '' : reel.strap ? `strap ${showSize(reel)}` : String(reel.bareDiameterMm),
       grade: String(reel?.grade ?? 2) as '1' | '2' | '3',
       mass: reel ? String(reel.massKg) : '',
     },

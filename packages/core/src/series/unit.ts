@@ -1,4 +1,4 @@
-/** One unit on a line: what it has passed, where it stands, what it was sent back for. */
+/** One unit on a line: what it has passed, where it stands, what it was sent back for. Source: none, rules of this program. */
 import { lastRail, seriesStation, stationsOn, type SeriesLine, type SeriesStation } from './line.ts';
 
 /**

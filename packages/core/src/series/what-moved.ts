@@ -1,4 +1,4 @@
-/** What else changed where a figure began to move: a lot, a hand, a program. */
+/** What else changed where a figure began to move: a lot, a hand, a program. Source: none, a rule of this program. */
 
 export interface CircumstancesOf {
   readonly serial: number;

@@ -61,6 +61,12 @@ export function readWires(text: string): WiresReading {
     const strapped = strapIn(piece);
     if (strapped) {
       const [count, sides] = strapped;
+      // Some write the count behind the wire: three wires of 0.95, or a strap of 0.95 by 3.
+      const behind = /^(\d+[.,]\d+)\s*[x×*]\s*(\d+)$/.exec(piece);
+      if (behind)
+        return no(
+          `“${piece}” can be ${behind[2]!} round wires of ${behind[1]!} mm or a strap of ${behind[1]!} by ${behind[2]!} mm: write ${behind[2]!}x${behind[1]!} or strap ${piece}.`,
+        );
       if (count < 1 || count > 200) return no(`Wire “${piece}”: 1 to 200 strands in hand, not ${count}.`);
       const strap = readStrap(sides, piece);
       if (typeof strap === 'string') return no(strap);

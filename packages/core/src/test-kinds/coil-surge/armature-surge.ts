@@ -20,12 +20,14 @@ import {
   type Judgement,
   type Verdict,
 } from '../../quantity/index.ts';
+import { surgeLevels } from '../../surge/index.ts';
 import { showNumber } from '../../units/index.ts';
 import { sayCoil } from '../bar-to-bar/say-explanation.ts';
 import type { Chart } from '../chart.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import {
   areasOf,
+  checkLevel,
   checkPlaces,
   firstIsOdd,
   MOST_PLACES,
@@ -35,6 +37,7 @@ import {
   SURGE_CAUTION,
   testLevel,
   tooAlike,
+  TRIES_TURNS,
   worstPlace,
 } from './places.ts';
 
@@ -46,14 +49,11 @@ const FORM = [
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 
-/** Turns are tried by so many times the volts that work between them. Common practice, no source. */
-const TRIES_TURNS = 3;
 /** The pattern is one coil's when it explains so much of it [1]. Common practice, no source. */
 const ONE_COIL = 0.8;
 /** A coil shows less at the contacts where it is seen alike from all places [1]. */
 const LEAST_CONTRAST = 0.2;
 
-const mostVolts = (plateV: number) => 2 * plateV + 1000;
 /** Half of the way between neighbouring brushes: there a coil between the contacts weighs most against the others. */
 const usualSpan = ({ spec }: DirectCurrentPlan) => Math.max(1, Math.round(spec.bars / spec.poles / 2));
 const weightsOf = (plan: DirectCurrentPlan | null, span: number | undefined) =>
@@ -85,15 +85,7 @@ function check(r: Partial<Reading>, { plan: any, plate }: TestContext): Finding[
         ['span'],
       ),
     );
-  if (plate.voltageV && r.testVoltage && r.testVoltage > 1.1 * mostVolts(plate.voltageV))
-    found.push(
-      finding(
-        'watch',
-        'armature-surge.level-too-high',
-        `${showNumber(r.testVoltage, 4)} V is over the ${showNumber(mostVolts(plate.voltageV), 4)} V, 2U + 1000, that an armature for ${plate.voltageV} V is tried with.`,
-        ['testVoltage'],
-      ),
-    );
+  found.push(...checkLevel(r.testVoltage, plate.voltageV, 'an armature'));
   return found;
 }
 
@@ -158,6 +150,8 @@ function judge(r: Reading, { plan: any, plate, criteria: chosen }: TestContext):
   const alike = tooAlike(areas);
   if (alike) doubt(alike);
   if (!plan) doubt('Without a plan nobody knows whether every bar was reached: fill the card.');
+  else if (!plan.ring)
+    doubt('No ohms of a coil follow from the card: whether this span shows every coil cannot be told.');
   const working = plan?.figures.voltsPerBar?.value;
   if (!working)
     doubt(
@@ -242,7 +236,9 @@ export const armatureSurge = defineTest({
   expected: ({ plan: any, plate }) => {
     const working = commutatorPlanOf(any)?.figures.voltsPerBar?.value;
     if (!working) return null;
-    const most = plate.voltageV ? `, ${showNumber(mostVolts(plate.voltageV), 3)} V in all at most` : '';
+    const most = plate.voltageV
+      ? `, ${showNumber(surgeLevels(plate.voltageV).shopRulePeakV, 3)} V in all at most`
+      : '';
     return `${showNumber(working, 3)} V work between bars; ${showNumber(TRIES_TURNS * working, 3)} V a bar or more try the turns${most}`;
   },
   examples: {

@@ -4,7 +4,7 @@
  */
 import { criteriaOf } from '../../criteria/index.ts';
 import { choice, required, type ReadingOf } from '../../forms/index.ts';
-import { commutatorPlanOf, polesOfWinding } from '../../machine-kinds/index.ts';
+import { commutatorPlanOf, polesOfWinding, type PoleWinding } from '../../machine-kinds/index.ts';
 import {
   finding,
   verdictOf,
@@ -18,6 +18,7 @@ import { POLE_WINDING_CHOICE } from '../field-drop/field-drop.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import {
   areasOf,
+  checkLevel,
   checkPlaces,
   firstIsOdd,
   placesOf,
@@ -26,6 +27,7 @@ import {
   SURGE_CAUTION,
   testLevel,
   tooAlike,
+  TRIES_TURNS,
   worstPlace,
 } from './places.ts';
 
@@ -38,13 +40,14 @@ const FORM = [
 ] as const;
 type Reading = ReadingOf<typeof FORM>;
 
-/** A coil is tried by so many times the volts that it has in service. Common practice, no source. */
-const TRIES_TURNS = 3;
-const mostVolts = (plateV: number) => 2 * plateV + 1000;
-/** Volts across one coil in service; null for those that only carry the armature's current. */
-const workingV = ({ plan: any, plate }: TestContext, winding: string | undefined): number | null => {
-  const poles = winding ? polesOfWinding(commutatorPlanOf(any), winding) : 0;
-  return winding === 'shunt' && plate.voltageV && poles > 0 ? plate.voltageV / poles : null;
+/** Volts across one coil in service: of a shunt its share of the plate's, of the others what its ohms drop; null where neither follows. */
+const workingV = ({ plan: any, plate }: TestContext, winding: PoleWinding): number | null => {
+  const plan = commutatorPlanOf(any);
+  const poles = polesOfWinding(plan, winding);
+  if (!plan || poles === 0) return null;
+  if (winding === 'shunt') return plate.voltageV ? plate.voltageV / poles : null;
+  const ohm = plan.figures[`${winding}Ohm20`]?.value;
+  return ohm && plate.currentA ? (ohm * plate.currentA) / poles : null;
 };
 
 function check(r: Partial<Reading>, context: TestContext): Finding[] {
@@ -60,16 +63,7 @@ function check(r: Partial<Reading>, context: TestContext): Finding[] {
       ),
     ];
   const found = checkPlaces(r, poles, 'poles with it');
-  const { voltageV } = context.plate;
-  if (voltageV && r.testVoltage && r.testVoltage > 1.1 * mostVolts(voltageV))
-    found.push(
-      finding(
-        'watch',
-        'field-surge.level-too-high',
-        `${showNumber(r.testVoltage, 4)} V is over the ${showNumber(mostVolts(voltageV), 4)} V, 2U + 1000, that fields for ${voltageV} V are tried with.`,
-        ['testVoltage'],
-      ),
-    );
+  found.push(...checkLevel(r.testVoltage, context.plate.voltageV, 'a field'));
   return found;
 }
 
@@ -119,7 +113,11 @@ function judge(r: Reading, context: TestContext): Judgement {
   if (alike) doubt(alike);
   if (!plan) doubt('Without a plan nobody knows whether every pole was pulsed: fill the card.');
   const working = workingV(context, r.winding);
-  if (working && r.testVoltage < TRIES_TURNS * working)
+  if (plan && !working)
+    doubt(
+      'What the coil has in service does not follow from plate and card: whether the level tries its turns cannot be told.',
+    );
+  else if (working && r.testVoltage < TRIES_TURNS * working)
     doubt(
       `${showNumber(r.testVoltage, 3)} V is under ${TRIES_TURNS} times the ${showNumber(working, 3)} V that a coil has in service: this shows dead shorts only.`,
     );

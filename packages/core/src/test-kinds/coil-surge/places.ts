@@ -13,7 +13,7 @@ import {
   type JudgedFigure,
   type Outcome,
 } from '../../quantity/index.ts';
-import { ASSUMED_COUPLING, rankCauses, type PhaseMake } from '../../surge/index.ts';
+import { ASSUMED_COUPLING, rankCauses, surgeLevels, type PhaseMake } from '../../surge/index.ts';
 import { showNumber } from '../../units/index.ts';
 import type { Criteria } from '../../criteria/index.ts';
 
@@ -31,6 +31,29 @@ export const rings = lines(
   'where the tester says it, a line a place: 21.4 kHz; 13.9 /ms',
   8000,
 );
+
+/** Turns are tried by so many times the volts that work across them. Common practice, no source. */
+export const TRIES_TURNS = 3;
+
+/** A level over what the winding is tried with is asked about. @param what is tried, such as `an armature` */
+export function checkLevel(
+  testVoltage: number | undefined,
+  plateV: number | undefined,
+  what: string,
+): Finding[] {
+  if (!plateV || testVoltage === undefined) return [];
+  const { shopRulePeakV } = surgeLevels(plateV);
+  return testVoltage <= 1.1 * shopRulePeakV
+    ? []
+    : [
+        finding(
+          'watch',
+          'coil-surge.level-too-high',
+          `${showNumber(testVoltage, 4)} V is over the ${showNumber(shopRulePeakV, 4)} V, 2U + 1000, that ${what} for ${plateV} V is tried with.`,
+          ['testVoltage'],
+        ),
+      ];
+}
 
 interface Typed {
   readonly areas?: string;
