@@ -1,3 +1,12 @@
+/** The rooms of the core, from the one that knows least: each knows only those before it. */
+const ROOMS = ['language', 'physics', 'winding', 'machine-kinds', 'test-kinds', 'work', 'shop'];
+const climbs = ROOMS.slice(0, -1).map((room, i) => ({
+  name: `core-${room}-knows-only-what-is-below`,
+  severity: 'error',
+  from: { path: `^packages/core/src/${room}/` },
+  to: { path: `^packages/core/src/(${ROOMS.slice(i + 1).join('|')})/` },
+}));
+
 /** Arrows point one way: web and server → records and drawings → core. */
 module.exports = {
   forbidden: [
@@ -35,12 +44,33 @@ module.exports = {
       from: { path: '^apps/([^/]+)/' },
       to: { path: '^apps/', pathNot: '^apps/$1/' },
     },
+    ...climbs,
     {
       name: 'core-folders-by-their-entry',
-      comment: 'Each folder of the core has one public entry; nobody imports past it.',
+      comment: 'A folder of another room is reached by its entry.',
       severity: 'error',
       from: { path: '^packages/core/src/([^/]+)/' },
-      to: { path: '^packages/core/src/[^/]+/', pathNot: ['^packages/core/src/$1/', '/index\\.ts$'] },
+      to: {
+        path: '^packages/core/src/[^/]+/[^/]+/',
+        pathNot: ['^packages/core/src/$1/', '/index\\.ts$'],
+      },
+    },
+    {
+      name: 'core-neighbours-by-their-entry',
+      comment: 'So is one of the same room, except where one kind is built from pieces of another.',
+      severity: 'error',
+      from: { path: '^packages/core/src/(language|physics|winding|work|shop)/([^/]+)/' },
+      to: {
+        path: '^packages/core/src/$1/[^/]+/',
+        pathNot: ['^packages/core/src/$1/$2/', '/index\\.ts$'],
+      },
+    },
+    {
+      name: 'core-has-seven-rooms',
+      comment: 'What stands in no room belongs to none of them: only the entry and the version do.',
+      severity: 'error',
+      from: {},
+      to: { path: `^packages/core/src/(?!(${ROOMS.join('|')})/)`, pathNot: '/src/(index|version)\\.ts$' },
     },
     {
       name: 'packages-by-their-entry',
@@ -57,7 +87,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(dist|test)/' },
+    exclude: { path: '(dist|test)/|\\.test\\.tsx?$' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     enhancedResolveOptions: {

@@ -1,7 +1,7 @@
 /** A plate that cannot be read stops a card that would be held against it. Source: none, a rule of this program. */
-import type { Form } from '../forms/index.ts';
-import type { Nameplate } from '../nameplate/index.ts';
-import { finding, type Finding } from '../quantity/index.ts';
+import type { Form } from '../language/forms/index.ts';
+import type { Nameplate } from '../winding/nameplate/index.ts';
+import { finding, type Finding } from '../language/quantity/index.ts';
 
 /**
  * @param form of the plate, for the names of its entries

@@ -1,6 +1,6 @@
 /** The kinds of machine there are. A new one is a folder here and a line in this list. */
 import { directCurrent } from './direct-current/index.ts';
-import type { MachineKind } from './machine-kind.ts';
+import type { MachineKind } from '../winding/machine/index.ts';
 import { singlePhase } from './single-phase/index.ts';
 import { universal } from './universal/index.ts';
 import { toothCoil } from './tooth-coil/index.ts';
@@ -33,17 +33,4 @@ export * from './direct-current/index.ts';
 export * from './universal/index.ts';
 export * from './tooth-coil/index.ts';
 export * from './wound-rotor/index.ts';
-export type {
-  CardSection,
-  CoilOfCard,
-  CheckedCard,
-  MachineKind,
-  PlanFigures,
-  ShopDefaults,
-  ShorthandToken,
-  WireDrawn,
-} from './machine-kind.ts';
 export { CORE_FIELDS } from './iron.ts';
-export { readCoils, readSpan, readSpans, readTurns, showCoils } from './winding-words.ts';
-export { dueBy, type CardMoment, type MissingField, type MomentNeeds } from './moments.ts';
-export type { Plan, PlanCoil, PlanGroup, PlanWalk } from './plan.ts';

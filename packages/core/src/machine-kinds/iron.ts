@@ -2,8 +2,8 @@
  * The iron of a stator on any card: its fields, and the core they describe.
  * Source: none, it is measured; the ranges of the fields are wider than any motor, common practice, no source.
  */
-import type { CoreSize } from '../analysis/index.ts';
-import { quantity, type Field } from '../forms/index.ts';
+import type { CoreSize } from '../winding/analysis/index.ts';
+import { quantity, type Field } from '../language/forms/index.ts';
 
 export const CORE_FIELDS: readonly Field[] = [
   quantity('bore', 'Bore', 'length', 10, 3000),

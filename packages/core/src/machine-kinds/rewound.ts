@@ -1,7 +1,7 @@
 /** Turns and wire of a coil for other turns, with their working. Source: the same copper in its place; preferred diameters IEC 60317-0-1, from memory. */
-import type { Typed } from '../forms/index.ts';
-import { CP, derive, given, taken, type Figure } from '../quantity/index.ts';
-import { showWires, strandOfArea, turnAreaMm2, type Strand } from '../wire/index.ts';
+import type { Typed } from '../language/forms/index.ts';
+import { CP, derive, given, taken, type Figure } from '../language/quantity/index.ts';
+import { showWires, strandOfArea, turnAreaMm2, type Strand } from '../winding/wire/index.ts';
 
 /** Whole turns farther off than that are said [1]. */
 const SAID = 0.02;

@@ -1,5 +1,5 @@
 /** How far ohms may lie from those of the plan. */
-import { CP, type LimitScale } from '../quantity/index.ts';
+import { CP, type LimitScale } from '../language/quantity/index.ts';
 
 /** @param measured whether a mean turn was measured; wider where it is only estimated */
 export function againstPlan(measured: boolean): LimitScale {

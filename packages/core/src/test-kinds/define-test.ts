@@ -10,11 +10,11 @@ import {
   type Form,
   type ReadingOf,
   type Typed,
-} from '../forms/index.ts';
-import { checkLog, type LogPoint } from '../heat/index.ts';
-import type { Criteria } from '../criteria/index.ts';
-import type { Plan } from '../machine-kinds/index.ts';
-import type { Nameplate } from '../nameplate/index.ts';
+} from '../language/forms/index.ts';
+import { checkLog, type LogPoint } from '../physics/heat/index.ts';
+import type { Criteria } from './criteria/index.ts';
+import type { Plan } from '../winding/machine/index.ts';
+import type { Nameplate } from '../winding/nameplate/index.ts';
 import {
   finding,
   type Figure,
@@ -22,9 +22,9 @@ import {
   type Judgement,
   type LimitScale,
   type TestOutcome,
-} from '../quantity/index.ts';
-import type { SurgeWaves } from '../surge/index.ts';
-import type { Caution } from '../safety/index.ts';
+} from '../language/quantity/index.ts';
+import type { SurgeWaves } from '../physics/surge/index.ts';
+import type { Caution } from '../language/safety/index.ts';
 import type { Chart } from './chart.ts';
 import { nameStops } from './name-stops.ts';
 import type { Stage } from './stages.ts';

@@ -1,6 +1,6 @@
 /** The tests there are. A new one is a folder here and a line in this list. */
-import type { Typed } from '../forms/index.ts';
-import type { TestOutcome } from '../quantity/index.ts';
+import type { Typed } from '../language/forms/index.ts';
+import type { TestOutcome } from '../language/quantity/index.ts';
 import { barToBar } from './bar-to-bar/bar-to-bar.ts';
 import { bearingHeat } from './bearing-heat/bearing-heat.ts';
 import { immersion } from './immersion/immersion.ts';
@@ -10,8 +10,8 @@ import { noise } from './noise/noise.ts';
 import { rotorBars } from './rotor-bars/rotor-bars.ts';
 import { sensors } from './sensors/sensors.ts';
 import { shaftFits } from './shaft-fits/shaft-fits.ts';
-import { vibration } from './vibration/vibration.ts';
-import { balance } from './balance/residual-unbalance.ts';
+import { vibration } from './machine-vibration/vibration.ts';
+import { balance } from './residual-unbalance/residual-unbalance.ts';
 import { bondPulse } from './brushless/bond-pulse.ts';
 import { cogging } from './brushless/cogging.ts';
 import { sensorAlignment } from './brushless/sensor-alignment.ts';
@@ -29,7 +29,7 @@ import { fieldDrop } from './field-drop/field-drop.ts';
 import { fullLoad } from './full-load/full-load.ts';
 import { highPotential } from './high-potential/high-potential.ts';
 import { impregnation } from './impregnation/impregnation.ts';
-import { insulation } from './insulation/insulation-resistance.ts';
+import { insulation } from './insulation-resistance/insulation-resistance.ts';
 import { neutral } from './neutral/neutral.ts';
 import { noLoad } from './no-load/no-load.ts';
 import { backEmf } from './pm-run/back-emf.ts';
@@ -42,7 +42,7 @@ import { openRingTest } from './slip-ring/open-ring.ts';
 import { ringResistance } from './slip-ring/ring-resistance.ts';
 import { slipRings } from './slip-ring/slip-rings.ts';
 import { starting } from './starting/starting.ts';
-import { surge } from './surge/surge-comparison.ts';
+import { surge } from './surge-comparison/surge-comparison.ts';
 import { resistance } from './resistance/winding-resistance.ts';
 
 /** In the order in which they are listed. */
@@ -112,19 +112,19 @@ export {
 } from './define-test.ts';
 export { saysFigure } from './name-stops.ts';
 export { BEFORE_THE_WORK, PROVES_CONNECTION, STAGES, type Stage } from './stages.ts';
-export * from './insulation/insulation-figures.ts';
+export * from './insulation-resistance/insulation-figures.ts';
 export * from './high-potential/levels.ts';
 export * from './high-potential/leakage.ts';
 export { lastWalk, readWalk } from './polarity/polarity.ts';
-export { surgeCauses, type TurnPoint } from './surge/surge-comparison.ts';
-export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge/waves-to-fields.ts';
-export { balanceJob, type BalanceJob, type BalanceStep } from './balance/balance-job.ts';
-export type { BalanceReading } from './balance/form.ts';
-export { sayStep } from './balance/residual-unbalance.ts';
+export { surgeCauses, type TurnPoint } from './surge-comparison/surge-comparison.ts';
+export { fieldsOfWaves, PULSE_LIMIT, WAVE_FIELDS } from './surge-comparison/waves-to-fields.ts';
+export { balanceJob, type BalanceJob, type BalanceStep } from './residual-unbalance/balance-job.ts';
+export type { BalanceReading } from './residual-unbalance/form.ts';
+export { sayStep } from './residual-unbalance/residual-unbalance.ts';
 export { loadTestOf, type LoadTestResult } from './efficiency/load-test-result.ts';
 export { separationOf, readSeries } from './no-load/losses.ts';
 export { FIT_PLACES, fitsOf, type MeasuredFit } from './shaft-fits/shaft-fits.ts';
-export { readSpectrum } from './vibration/vibration.ts';
+export { readSpectrum } from './machine-vibration/vibration.ts';
 export { platinumC, thermocoupleC } from './sensors/sensor-curves.ts';
 export { meanLevel, withoutRoom } from './noise/noise.ts';
 export {
@@ -157,5 +157,7 @@ export function curvesOfReadings(readings: readonly KeptReading[], context: Test
   return found.ok ? curvesOfMotor(found.value, context.plate) : null;
 }
 export { loopIronOf, loopPlanOf, sideLoss, type LoopReading } from './core-loss/from-watts.ts';
-export { keptCoefficients } from './balance/balance-job.ts';
-export { unphasedOf } from './balance/unphased.ts';
+export { keptCoefficients } from './residual-unbalance/balance-job.ts';
+export { unphasedOf } from './residual-unbalance/unphased.ts';
+export * from './criteria/index.ts';
+export * from './mistakes/index.ts';

@@ -1,6 +1,6 @@
 /** Every figure that stops is named in the reasons, with its value and the limit it broke, whatever else a kind says. Source: none, a rule of this program. */
-import type { JudgedFigure, Judgement } from '../quantity/index.ts';
-import { showNumber } from '../units/index.ts';
+import type { JudgedFigure, Judgement } from '../language/quantity/index.ts';
+import { showNumber } from '../language/units/index.ts';
 
 const NUMBER = /-?\d+(?:\.\d+)?/g;
 /** Digits are told apart by thin spaces in a number that is shown. */

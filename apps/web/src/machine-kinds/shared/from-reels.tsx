@@ -6,7 +6,6 @@ import {
   showShort,
   tooMuchFromReels,
   type FromReels as Found,
-  type ReelsQuestion,
   type Typed,
 } from '@norther/core';
 import { stockOf } from '@norther/records';
@@ -19,7 +18,7 @@ import { FindingList } from '../../kit/finding-list.tsx';
 import { Key } from '../../kit/key.tsx';
 import { VerdictMark } from '../../kit/marks.tsx';
 import { scrollWithin } from '../../kit/scroll-within.ts';
-import type { FoundFromReels } from './from-reels.worker.ts';
+import type { AskedFromReels, FoundFromReels } from './from-reels.worker.ts';
 
 /** Rows that are shown: nobody chooses among more. */
 const SHOWN = 30;
@@ -28,7 +27,7 @@ function useFromReels() {
   const worker = useRef<Worker | null>(null);
   const [answer, setAnswer] = useState<FoundFromReels | null>(null);
   useEffect(() => () => worker.current?.terminate(), []);
-  const ask = (question: ReelsQuestion) => {
+  const ask = (question: AskedFromReels) => {
     if (!worker.current) {
       worker.current = new Worker(new URL('./from-reels.worker.ts', import.meta.url), { type: 'module' });
       worker.current.onmessage = ({ data }: MessageEvent<FoundFromReels>) => setAnswer(data);
@@ -76,7 +75,7 @@ export function FromReels({
     coil.turns !== null && turnsFrom !== undefined && turnsTo !== undefined
       ? { from: turnsFrom, to: turnsTo }
       : null;
-  const question: ReelsQuestion | null =
+  const question: AskedFromReels | null =
     sizes === undefined || strands === undefined
       ? null
       : {
@@ -89,7 +88,7 @@ export function FromReels({
           bundles: { mostSizes: sizes as 1 | 2 | 3, mostStrands: strands },
           stock,
         };
-  const no = question && shop ? tooMuchFromReels(question) : null;
+  const no = question && shop ? tooMuchFromReels(kind, question) : null;
   const found = answer?.found ?? [];
   return (
     <div className="mt-2" data-form="">

@@ -1,5 +1,14 @@
 /** Windings from the reels, worked out beside the page; what is found is told as it comes. */
-import { rankFromReels, windingsFromReels, type FromReels, type ReelsQuestion } from '@norther/core';
+import {
+  machineKind,
+  rankFromReels,
+  windingsFromReels,
+  type FromReels,
+  type ReelsQuestion,
+} from '@norther/core';
+
+/** What is asked, and the id of the kind of machine it is asked of. */
+export type AskedFromReels = ReelsQuestion & { readonly machine: string };
 
 export interface FoundFromReels {
   readonly found: readonly FromReels[];
@@ -10,11 +19,11 @@ export interface FoundFromReels {
 const SLICE = 60;
 let asked = 0;
 
-self.onmessage = ({ data }: MessageEvent<ReelsQuestion>) => void run(data, ++asked);
+self.onmessage = ({ data }: MessageEvent<AskedFromReels>) => void run(data, ++asked);
 
-async function run(question: ReelsQuestion, mine: number) {
+async function run(question: AskedFromReels, mine: number) {
   const found: FromReels[] = [];
-  const all = windingsFromReels(question);
+  const all = windingsFromReels(machineKind(question.machine), question);
   for (;;) {
     const until = performance.now() + SLICE;
     let next = all.next();

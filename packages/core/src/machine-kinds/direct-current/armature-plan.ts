@@ -3,8 +3,8 @@
  * Source: E. Arnold, Die Gleichstrommaschine, and A. Langsdorf, Principles of Direct-Current Machines: commutator pitch of lap
  * ±m, of wave (K ± m)/p; parallel paths 2·m·p and 2·m; closed circuits gcd(K, pitch). From memory.
  */
-import { finding, type Finding, good, type Outcome, refuse } from '../../quantity/index.ts';
-import { gcd } from '../../winding/index.ts';
+import { finding, type Finding, good, type Outcome, refuse } from '../../language/quantity/index.ts';
+import { gcd } from '../../winding/layout/index.ts';
 
 export const ARMATURE_KINDS = ['lap', 'wave'] as const;
 export type ArmatureKind = (typeof ARMATURE_KINDS)[number];

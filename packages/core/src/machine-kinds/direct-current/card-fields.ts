@@ -1,6 +1,6 @@
 /** The fields of a direct-current motor's card, in the order in which they are taken. */
-import { assumed, choice, quantity, text, type Field } from '../../forms/index.ts';
-import { momentsOf } from '../moments.ts';
+import { assumed, choice, quantity, text, type Field } from '../../language/forms/index.ts';
+import { momentsOf } from '../../winding/machine/index.ts';
 import { TAKEN_FROM } from '../taken-from.ts';
 
 export const ARMATURE_FIELDS: readonly Field[] = [

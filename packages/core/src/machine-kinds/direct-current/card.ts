@@ -1,9 +1,9 @@
 /** A direct-current card as read from what was typed: the armature that closes, and the coils of its poles. Source: none, it only reads. */
-import type { CoreSize } from '../../analysis/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { readWires, type Strand } from '../../wire/index.ts';
-import { readSpan } from '../winding-words.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { readWires, type Strand } from '../../winding/wire/index.ts';
+import { readSpan } from '../../winding/words/index.ts';
 import { planArmature, type ArmatureSpec, type FeasibleArmature } from './armature-plan.ts';
 import { DIRECT_CURRENT_CARD } from './card-fields.ts';
 

@@ -1,12 +1,11 @@
 /** Finds what on a direct-current card is missing, wrong, or contradicts itself, while the copper is still there. */
-import { ohmAt } from '../../electrical/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
-import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
+import { type CheckedCard, type ShopDefaults, missingFields } from '../../winding/machine/index.ts';
 import { checkUnread } from '../check-unread.ts';
-import { missingFields } from '../moments.ts';
 import { leadPlace } from './armature-plan.ts';
 import { layArmature, readDirectCurrentCard, type DirectCurrentCardData } from './card.ts';
 import { DIRECT_CURRENT_CARD, DIRECT_CURRENT_MOMENTS } from './card-fields.ts';

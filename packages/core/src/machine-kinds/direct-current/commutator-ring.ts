@@ -1,6 +1,6 @@
 /** The ring of coils between the bars of a commutator as it was wound, with its faults. Source: Kirchhoff's laws. */
-import { ResistorNetwork, type Edge } from '../../numeric/index.ts';
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { ResistorNetwork, type Edge } from '../../language/numeric/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 import { fold, waveExists, type ArmatureKind } from './armature-plan.ts';
 
 export interface SoundRing {

@@ -1,8 +1,14 @@
 /** What to cut and buy for a direct-current machine: slot insulation and coils of the armature, wire of the poles. */
-import { cutListOf, formerOf, wireToTake, type CutList, type CutSettings } from '../../insulation/index.ts';
-import type { CoreSize } from '../../analysis/index.ts';
-import { good, type Outcome } from '../../quantity/index.ts';
-import type { Reel } from '../../wire/index.ts';
+import {
+  cutListOf,
+  formerOf,
+  wireToTake,
+  type CutList,
+  type CutSettings,
+} from '../../winding/insulation/index.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
+import { good, type Outcome } from '../../language/quantity/index.ts';
+import type { Reel } from '../../winding/wire/index.ts';
 import { POLE_WINDING_NAME } from './card.ts';
 import { armatureTurnMm } from './figures.ts';
 import type { DirectCurrentPlan } from './plan.ts';

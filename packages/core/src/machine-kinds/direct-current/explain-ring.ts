@@ -3,8 +3,8 @@
  * solved once, at the first bar, and the readings are turned to it; what has a size changes them along one pattern.
  * Source: Kirchhoff's laws; a changed resistor by the Sherman–Morrison identity.
  */
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
-import type { ResistorNetwork } from '../../numeric/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
+import type { ResistorNetwork } from '../../language/numeric/index.ts';
 import { fold } from './armature-plan.ts';
 import { ringNetwork, ringPitch, type RingFault, type SoundRing } from './commutator-ring.ts';
 

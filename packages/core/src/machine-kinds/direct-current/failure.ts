@@ -1,5 +1,5 @@
 /** What lies behind burnt coils of a field frame. Source: common practice, no source. */
-import type { FailurePattern, LikelyCause } from '../../failure/index.ts';
+import type { FailurePattern, LikelyCause } from '../../winding/damage/index.ts';
 
 const FIELD_ON_STANDING: LikelyCause = {
   id: 'field-on-standing',

@@ -9,7 +9,7 @@ import {
   type TerminalMarks,
   type WalkJudgement,
   type WalkReading,
-} from '../../connection/index.ts';
+} from '../../winding/connection/index.ts';
 import type { PoleWinding } from './card.ts';
 import { poleOrder, type FieldFrame } from './field-poles.ts';
 

@@ -3,8 +3,8 @@
  * Source: common practice; interpole of a motor like the main pole just passed, of a generator like the one ahead
  * (A. Langsdorf, Principles of Direct-Current Machines, from memory). Copper: IEC 60028.
  */
-import { ohmAt, wireOhm20 } from '../../electrical/index.ts';
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { ohmAt, wireOhm20 } from '../../physics/electrical/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 import type { Rotation } from './armature-plan.ts';
 
 export interface FieldFrame {

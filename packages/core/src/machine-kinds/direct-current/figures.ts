@@ -1,8 +1,8 @@
 /** Figures of a direct-current machine, each derived once, each with its working. */
-import { copperKg, copperOhm20, type CoreSize } from '../../analysis/index.ts';
-import { ohmAt } from '../../electrical/index.ts';
-import { CP, derive, given, taken, type Figure } from '../../quantity/index.ts';
-import { turnAreaMm2, turnSquareMm2, type Strand } from '../../wire/index.ts';
+import { copperKg, copperOhm20, type CoreSize } from '../../winding/analysis/index.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
+import { CP, derive, given, taken, type Figure } from '../../language/quantity/index.ts';
+import { turnAreaMm2, turnSquareMm2, type Strand } from '../../winding/wire/index.ts';
 import {
   POLE_WINDINGS,
   POLE_WINDING_NAME,

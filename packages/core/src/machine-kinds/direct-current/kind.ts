@@ -1,10 +1,10 @@
 /** The direct-current machine with a wound armature and a field frame, as a kind of machine. */
-import { jointKey } from '../../connection/index.ts';
-import { copperKg } from '../../analysis/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import { finding, refused, type Finding } from '../../quantity/index.ts';
-import { readWires, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
-import type { MachineKind, WireDrawn } from '../machine-kind.ts';
+import { jointKey } from '../../winding/connection/index.ts';
+import { copperKg } from '../../winding/analysis/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { finding, refused, type Finding } from '../../language/quantity/index.ts';
+import { readWires, showWires, turnAreaMm2, type Strand } from '../../winding/wire/index.ts';
+import type { MachineKind, WireDrawn } from '../../winding/machine/index.ts';
 import { layArmature, readDirectCurrentCard } from './card.ts';
 import {
   ARMATURE_FIELDS,

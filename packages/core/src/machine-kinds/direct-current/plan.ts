@@ -5,12 +5,11 @@ import {
   SLOT_FILL,
   type AnalysisSettings,
   type Judged,
-} from '../../analysis/index.ts';
-import { CP, judgeOn, lowerIsBetter, usualRange, type LimitScale } from '../../quantity/index.ts';
-import { showShort } from '../../units/index.ts';
-import { showWires } from '../../wire/index.ts';
-import type { CoilOfCard } from '../machine-kind.ts';
-import type { Plan } from '../plan.ts';
+} from '../../winding/analysis/index.ts';
+import { CP, judgeOn, lowerIsBetter, usualRange, type LimitScale } from '../../language/quantity/index.ts';
+import { showShort } from '../../language/units/index.ts';
+import { showWires } from '../../winding/wire/index.ts';
+import type { CoilOfCard, Plan } from '../../winding/machine/index.ts';
 import { armatureCoils, type ArmatureCoil } from './armature-plan.ts';
 import {
   POLE_WINDINGS,

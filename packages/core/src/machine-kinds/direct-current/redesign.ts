@@ -1,7 +1,15 @@
 /** Turns and wire of a direct-current winding for other volts or another speed. */
-import type { Typed } from '../../forms/index.ts';
-import { derive, finding, given, good, refused, type Figure, type Outcome } from '../../quantity/index.ts';
-import type { Strand } from '../../wire/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import {
+  derive,
+  finding,
+  given,
+  good,
+  refused,
+  type Figure,
+  type Outcome,
+} from '../../language/quantity/index.ts';
+import type { Strand } from '../../winding/wire/index.ts';
 import { rewound } from '../rewound.ts';
 import type { DirectCurrentCard } from './check-card.ts';
 import { POLE_WINDING_NAME } from './card.ts';

@@ -3,7 +3,7 @@
  * Source: a share of the energy is the share by which a small change of one coil changes the whole (Tellegen's theorem);
  * coils taken as alike, their coupling left out.
  */
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 import { ringNetwork, ringPitch, type SoundRing } from './commutator-ring.ts';
 
 /**

@@ -2,10 +2,10 @@
  * A direct-current winding in one line: `31s 61b 4p wave- 1-9 T3 2x0.95 @16 F900 0.50 D12 4.00 B40 2x2.00`.
  * Source: the order and the letters are our own; spans counted from slot 1: common practice, no source.
  */
-import type { Typed } from '../../forms/index.ts';
-import { readWires } from '../../wire/index.ts';
-import type { ShorthandToken } from '../machine-kind.ts';
-import { readSpan } from '../winding-words.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { readWires } from '../../winding/wire/index.ts';
+import type { ShorthandToken } from '../../winding/machine/index.ts';
+import { readSpan } from '../../winding/words/index.ts';
 
 export const DIRECT_CURRENT_LINE = '31s 61b 4p wave- 1-9 T3 2x0.95 @16 F900 0.50 i4 B40 2x2.00';
 

@@ -1,7 +1,7 @@
 /** The fields of a single-phase motor's card, in the order in which they are taken. */
-import { assumed, choice, quantity, text, type Field } from '../../forms/index.ts';
+import { assumed, choice, quantity, text, type Field } from '../../language/forms/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
-import { momentsOf } from '../moments.ts';
+import { momentsOf } from '../../winding/machine/index.ts';
 import { TAKEN_FROM } from '../taken-from.ts';
 
 export const STATOR_FIELDS: readonly Field[] = [

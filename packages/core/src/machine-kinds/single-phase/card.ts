@@ -3,11 +3,11 @@
  * Source: none, it only reads; how a branch is laid says `concentric-branch`.
  */
 import { ironOf } from '../iron.ts';
-import type { CoreSize } from '../../analysis/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { readWires, type Strand } from '../../wire/index.ts';
-import { readSpan, readTurns } from '../winding-words.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { readWires, type Strand } from '../../winding/wire/index.ts';
+import { readSpan, readTurns } from '../../winding/words/index.ts';
 import { SINGLE_PHASE_CARD } from './card-fields.ts';
 import { layBranch, type Branch } from './concentric-branch.ts';
 

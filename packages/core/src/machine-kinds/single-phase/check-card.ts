@@ -1,10 +1,9 @@
 /** Finds what on a single-phase card is missing, wrong, or contradicts itself, while the copper is still there to be counted. */
-import type { Typed } from '../../forms/index.ts';
-import { proposePoles, type Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { proposePoles, type Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { type CheckedCard, type ShopDefaults, missingFields } from '../../winding/machine/index.ts';
 import { checkUnread } from '../check-unread.ts';
-import { missingFields } from '../moments.ts';
 import { layWindings, readSinglePhaseCard, type SinglePhaseCardData } from './card.ts';
 import { SINGLE_PHASE_CARD, SINGLE_PHASE_MOMENTS } from './card-fields.ts';
 import { SINGLE_PHASE_ID, singlePhasePlan, type SinglePhasePlan } from './plan.ts';

@@ -1,5 +1,5 @@
 /** One winding of a single-phase stator: a concentric group a pole, poles in turn north and south. */
-import { finding, good, refused, type Finding, type Outcome } from '../../quantity/index.ts';
+import { finding, good, refused, type Finding, type Outcome } from '../../language/quantity/index.ts';
 
 export interface BranchSpec {
   /** Q, 1…Q clockwise seen from the connection end. */

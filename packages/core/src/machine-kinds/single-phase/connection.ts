@@ -1,5 +1,11 @@
 /** Joints and leads of the two windings, and what is joined at the terminals for each voltage and direction. */
-import type { Feed, Joint, JoinedBranches, NetworkWinding, TerminalMarks } from '../../connection/index.ts';
+import type {
+  Feed,
+  Joint,
+  JoinedBranches,
+  NetworkWinding,
+  TerminalMarks,
+} from '../../winding/connection/index.ts';
 import type { LaidWindings } from './card.ts';
 import type { Branch } from './concentric-branch.ts';
 

@@ -1,6 +1,6 @@
 /** Copper of both windings: mean turn, ohms, mass. */
-import { copperKg, copperOhm20, type CoreSize } from '../../analysis/index.ts';
-import { derive, given, taken, type Figure } from '../../quantity/index.ts';
+import { copperKg, copperOhm20, type CoreSize } from '../../winding/analysis/index.ts';
+import { derive, given, taken, type Figure } from '../../language/quantity/index.ts';
 import type { LaidWindings } from './card.ts';
 import { branchLengthM } from './turn-length.ts';
 

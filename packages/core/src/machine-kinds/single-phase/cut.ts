@@ -1,8 +1,8 @@
 /** What to cut and buy for a single-phase stator: a former of its own for each winding, and paper between them in a slot. */
-import { cutListOf, formerOf, type CutList, type CutSettings } from '../../insulation/index.ts';
-import type { CoreSize } from '../../analysis/index.ts';
-import type { Outcome } from '../../quantity/index.ts';
-import type { Reel } from '../../wire/index.ts';
+import { cutListOf, formerOf, type CutList, type CutSettings } from '../../winding/insulation/index.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
+import type { Outcome } from '../../language/quantity/index.ts';
+import type { Reel } from '../../winding/wire/index.ts';
 import type { Branch } from './concentric-branch.ts';
 import { BRANCHES } from './connection.ts';
 import type { SinglePhasePlan } from './plan.ts';

@@ -2,7 +2,7 @@
  * What lies behind a burnt start or main winding.
  * Source: common practice, no source: a start winding is made to carry its current for seconds only.
  */
-import type { FailurePattern, LikelyCause } from '../../failure/index.ts';
+import type { FailurePattern, LikelyCause } from '../../winding/damage/index.ts';
 
 const STUCK_SWITCH: LikelyCause = {
   id: 'start-not-opened',

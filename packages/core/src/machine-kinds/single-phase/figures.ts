@@ -1,7 +1,12 @@
 /** Figures of a single-phase stator, each derived once, each with its working. */
-import { fluxDensities, slotShape, type AnalysisSettings, type CoreSize } from '../../analysis/index.ts';
-import { derive, given, taken, type Figure } from '../../quantity/index.ts';
-import { turnAreaMm2, turnSquareMm2 } from '../../wire/index.ts';
+import {
+  fluxDensities,
+  slotShape,
+  type AnalysisSettings,
+  type CoreSize,
+} from '../../winding/analysis/index.ts';
+import { derive, given, taken, type Figure } from '../../language/quantity/index.ts';
+import { turnAreaMm2, turnSquareMm2 } from '../../winding/wire/index.ts';
 import type { LaidWindings } from './card.ts';
 import { branchFactor, compareBranches, type Branch } from './concentric-branch.ts';
 import { copperFigures } from './copper-figures.ts';

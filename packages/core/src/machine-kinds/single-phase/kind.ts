@@ -1,11 +1,11 @@
 /** The single-phase stator with a main and a start winding, and a cage rotor, as a kind of machine. */
-import { jointKey } from '../../connection/index.ts';
-import { finding, refused, type Finding } from '../../quantity/index.ts';
-import { copperKg } from '../../analysis/index.ts';
-import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
+import { jointKey } from '../../winding/connection/index.ts';
+import { finding, refused, type Finding } from '../../language/quantity/index.ts';
+import { copperKg } from '../../winding/analysis/index.ts';
+import { readWires, showWires, turnAreaMm2 } from '../../winding/wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
-import type { MachineKind, WireDrawn } from '../machine-kind.ts';
-import { readTurns, scaledCounts } from '../winding-words.ts';
+import type { MachineKind, WireDrawn } from '../../winding/machine/index.ts';
+import { readTurns, scaledCounts } from '../../winding/words/index.ts';
 import { layWindings, readSinglePhaseCard } from './card.ts';
 import {
   BURNT_FIELDS,

@@ -1,17 +1,24 @@
 /** The plan of a single-phase stator: two windings laid out, joined, with their figures. */
-import { DEFAULT_SETTINGS, type AnalysisSettings, type Judged } from '../../analysis/index.ts';
 import {
+  DEFAULT_SETTINGS,
+  type AnalysisSettings,
+  type Judged,
   BACK_IRON_DENSITY,
   currentDensityScale,
   GAP_DENSITY,
   SLOT_FILL,
   TOOTH_DENSITY,
-} from '../../analysis/index.ts';
-import { judgeFedWalk, showing, type WalkJudgement, type WalkReading } from '../../connection/index.ts';
-import { judgeOn, type LimitScale } from '../../quantity/index.ts';
-import { showShort } from '../../units/index.ts';
-import { showWires } from '../../wire/index.ts';
-import type { Plan } from '../plan.ts';
+} from '../../winding/analysis/index.ts';
+import {
+  judgeFedWalk,
+  showing,
+  type WalkJudgement,
+  type WalkReading,
+} from '../../winding/connection/index.ts';
+import { judgeOn, type LimitScale } from '../../language/quantity/index.ts';
+import { showShort } from '../../language/units/index.ts';
+import { showWires } from '../../winding/wire/index.ts';
+import type { Plan } from '../../winding/machine/index.ts';
 import type { LaidWindings, SinglePhaseCardData } from './card.ts';
 import { branchFactor, compareBranches, type Branch } from './concentric-branch.ts';
 import { BRANCHES, connectWindings, type BranchName, type SinglePhaseConnection } from './connection.ts';

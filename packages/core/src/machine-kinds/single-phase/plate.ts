@@ -1,13 +1,13 @@
 /** The nameplate of a single-phase motor: how it starts, its capacitors, two voltages, and what contradicts itself. */
-import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
+import { choice, quantity, readForm, type Typed } from '../../language/forms/index.ts';
 import {
   CERTIFIED_FIELDS,
   PLATE_FIELDS,
   proposePoles,
   readDual,
   type Nameplate,
-} from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+} from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 
 /** How the start winding gets its current ahead, and whether it stays on while running. */
 export const STARTS = {

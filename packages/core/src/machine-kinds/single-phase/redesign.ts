@@ -8,9 +8,9 @@ import {
   taken,
   type Figure,
   type Outcome,
-} from '../../quantity/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import { strandOfArea, showWires, turnAreaMm2, type Strand } from '../../wire/index.ts';
+} from '../../language/quantity/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { strandOfArea, showWires, turnAreaMm2, type Strand } from '../../winding/wire/index.ts';
 import type { SinglePhaseCard } from './check-card.ts';
 import type { SinglePhasePlate } from './plate.ts';
 import { wholeTurns } from './sine-turns.ts';

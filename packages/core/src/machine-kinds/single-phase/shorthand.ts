@@ -2,10 +2,10 @@
  * A single-phase winding in one line: `24s 4p M 1-6,1-4 T46,27 0.80 S@4 1-6,1-4 T60,35 0.50`.
  * Source: the order and the letters are our own; spans counted from slot 1: common practice, no source.
  */
-import type { Typed } from '../../forms/index.ts';
-import { readWires } from '../../wire/index.ts';
-import type { ShorthandToken } from '../machine-kind.ts';
-import { readSpan, readTurns } from '../winding-words.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { readWires } from '../../winding/wire/index.ts';
+import type { ShorthandToken } from '../../winding/machine/index.ts';
+import { readSpan, readTurns } from '../../winding/words/index.ts';
 
 export const SINGLE_PHASE_LINE = '24s 4p M 1-6,1-4 T46,27 0.80 S@4 1-6,1-4 T60,35 0.50';
 

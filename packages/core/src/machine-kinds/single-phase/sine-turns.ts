@@ -1,5 +1,5 @@
 /** Turns of a concentric group in the shape of a sine. */
-import { finding, good, refused, type Finding, type Outcome } from '../../quantity/index.ts';
+import { finding, good, refused, type Finding, type Outcome } from '../../language/quantity/index.ts';
 
 export interface SineGroup {
   /** Q / 2p, not rounded. */

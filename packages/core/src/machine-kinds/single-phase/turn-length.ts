@@ -1,5 +1,5 @@
 /** How long the wire of a winding is, coil by coil. */
-import type { CoreSize } from '../../analysis/index.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
 import type { LaidWindings } from './card.ts';
 import type { Branch, BranchCoil } from './concentric-branch.ts';
 

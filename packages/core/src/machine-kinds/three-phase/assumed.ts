@@ -1,5 +1,5 @@
 /** What is taken of a three-phase card where a field is left empty: shown in its place, never as if it had been typed. */
-import type { Typed } from '../../forms/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
 import { kindOf, readDataCard } from './data-card.ts';
 
 /**

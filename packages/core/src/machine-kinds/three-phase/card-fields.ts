@@ -1,6 +1,6 @@
 /** The fields of a data card, in the order in which they are taken. */
-import { LEAD_SCHEMES } from '../../connection/index.ts';
-import { choice, quantity, text, type Field } from '../../forms/index.ts';
+import { LEAD_SCHEMES } from '../../winding/connection/index.ts';
+import { choice, quantity, text, type Field } from '../../language/forms/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import { TAKEN_FROM } from '../taken-from.ts';
 

@@ -1,8 +1,8 @@
 /** Counts, poles, core sizes and wires of a card, held against each other. */
-import { slotShape, type WindingAnalysis } from '../../analysis/index.ts';
-import { proposePoles, type Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { enamelledDiameterMm } from '../../wire/index.ts';
+import { slotShape, type WindingAnalysis } from '../../winding/analysis/index.ts';
+import { proposePoles, type Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { enamelledDiameterMm } from '../../winding/wire/index.ts';
 import type { DataCard } from './data-card.ts';
 
 export function checkCounts(card: DataCard, analysis: WindingAnalysis | null): Finding[] {

@@ -1,9 +1,14 @@
 /** Finds what on a data card is missing, wrong, or contradicts itself, while the copper is still there to be counted. */
-import { analyseWinding, besideInSlot, type Supply, type WindingAnalysis } from '../../analysis/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import type { Finding } from '../../quantity/index.ts';
-import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import {
+  analyseWinding,
+  besideInSlot,
+  type Supply,
+  type WindingAnalysis,
+} from '../../winding/analysis/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import type { Finding } from '../../language/quantity/index.ts';
+import type { CheckedCard, ShopDefaults } from '../../winding/machine/index.ts';
 import { CARD_MOMENTS, missingOnCard } from './moments.ts';
 import { THREE_PHASE_ID, threePhasePlan, type ThreePhasePlan } from './plan.ts';
 import {

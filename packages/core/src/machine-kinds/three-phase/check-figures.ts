@@ -1,6 +1,6 @@
 /** What the leads and the figures say against the card. */
-import type { WindingAnalysis } from '../../analysis/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+import type { WindingAnalysis } from '../../winding/analysis/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 import type { DataCard } from './data-card.ts';
 import type { LeadReading } from './lead-readings.ts';
 

@@ -4,8 +4,8 @@
  */
 import { checkUnread } from '../check-unread.ts';
 import { NAMEPLATE_FIELDS } from './plate.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
 import type { DataCard } from './data-card.ts';
 
 /** Without these the winding cannot be held against the plate. */

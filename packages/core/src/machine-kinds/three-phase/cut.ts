@@ -2,11 +2,11 @@
  * What to cut and buy for a three-phase winding: its card as it is read, with what was measured of the end turns.
  * Source: none of its own; each piece names its own where it is worked out.
  */
-import { cutList, type CutList, type CutSettings } from '../../insulation/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import type { Outcome } from '../../quantity/index.ts';
-import { refused } from '../../quantity/index.ts';
-import type { Reel } from '../../wire/index.ts';
+import { cutList, type CutList, type CutSettings } from '../../winding/insulation/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import type { Outcome } from '../../language/quantity/index.ts';
+import { refused } from '../../language/quantity/index.ts';
+import type { Reel } from '../../winding/wire/index.ts';
 import { coreOf } from './data-card.ts';
 import { supplyOf, type ThreePhaseCard } from './check-data-card.ts';
 

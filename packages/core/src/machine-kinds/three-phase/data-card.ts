@@ -2,15 +2,23 @@
  * The data card: what is taken from the old winding, as read from what was typed.
  * Source: which data are taken before stripping: common practice, no source.
  */
-import type { CoreSize, SlotForm, WindingData } from '../../analysis/index.ts';
-import type { ConnectionSpec, LeadScheme, PhaseConnection } from '../../connection/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import type { EnteredCoil, Grouping, WindingKind } from '../../winding/index.ts';
-import { readWires, type Strand } from '../../wire/index.ts';
+import type { CoreSize, SlotForm, WindingData } from '../../winding/analysis/index.ts';
+import type { ConnectionSpec, LeadScheme } from '../../winding/connection/index.ts';
+import type { PhaseConnection } from '../../physics/electrical/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import type { EnteredCoil, Grouping, WindingKind } from '../../winding/layout/index.ts';
+import { readWires, type Strand } from '../../winding/wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
 import { DATA_CARD_FIELDS, JOINTS, PROPOSAL_FIELDS, SLOT_FIELDS } from './card-fields.ts';
-import { readCoils, readCounts, readSpans, readTurns, roundTheBore, type Read } from '../winding-words.ts';
+import {
+  readCoils,
+  readCounts,
+  readSpans,
+  readTurns,
+  roundTheBore,
+  type Read,
+} from '../../winding/words/index.ts';
 
 export interface DataCard {
   readonly slots?: number;

@@ -3,8 +3,8 @@
  * Source: first principles. Two lines feed a star through two phases in series: those two burn. They feed a delta through one
  * phase, beside the two others in series, which carry half as much: that one burns.
  */
-import { LOST_LINE, UNBALANCED, type FailurePattern, type LikelyCause } from '../../failure/index.ts';
-import type { Plan } from '../plan.ts';
+import { LOST_LINE, UNBALANCED, type FailurePattern, type LikelyCause } from '../../winding/damage/index.ts';
+import type { Plan } from '../../winding/machine/index.ts';
 import { analysisOf } from './plan.ts';
 
 export function threePhaseCauses({ id }: FailurePattern, plan: Plan | null): readonly LikelyCause[] {

@@ -7,3 +7,4 @@ export { CARD_MOMENTS, NEEDED_ON_CARD } from './moments.ts';
 export { NAMEPLATE_FIELDS, readNameplate } from './plate.ts';
 export { analysisOf, THREE_PHASE_ID, threePhasePlan, type ThreePhasePlan } from './plan.ts';
 export { threePhase } from './kind.ts';
+export { DEFAULT_WISH, turnsFor, workOut, type Redesign, type RedesignWish } from './redesign.ts';

@@ -1,11 +1,11 @@
 /** The three-phase stator with a cage rotor, as a kind of machine. */
-import { connectionList, jointKey, planKey } from '../../connection/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { buildLayout } from '../../winding/index.ts';
-import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
+import { connectionList, jointKey, planKey } from '../../winding/connection/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { buildLayout } from '../../winding/layout/index.ts';
+import { readWires, showWires, turnAreaMm2 } from '../../winding/wire/index.ts';
 import { CORE_FIELDS } from '../iron.ts';
-import { scaledCounts } from '../winding-words.ts';
-import type { MachineKind } from '../machine-kind.ts';
+import { scaledCounts } from '../../winding/words/index.ts';
+import type { MachineKind } from '../../winding/machine/index.ts';
 import {
   BURNT_FIELDS,
   COUNT_FIELDS,

@@ -1,4 +1,5 @@
 /** Every way of reading the coil ends counted on a lead, with what each would imply, and what would decide between them. */
+import type { PhaseConnection } from '../../physics/electrical/index.ts';
 import {
   analyseWinding,
   GAP_DENSITY,
@@ -6,9 +7,9 @@ import {
   type CoreSize,
   type Supply,
   type WindingData,
-} from '../../analysis/index.ts';
-import { LEAD_SCHEMES, type LeadScheme, type PhaseConnection } from '../../connection/index.ts';
-import { judgeOn, type Finding, type Verdict } from '../../quantity/index.ts';
+} from '../../winding/analysis/index.ts';
+import { LEAD_SCHEMES, type LeadScheme } from '../../winding/connection/index.ts';
+import { judgeOn, type Finding, type Verdict } from '../../language/quantity/index.ts';
 
 export type LeadCount = 3 | 6 | 9 | 12;
 

@@ -1,6 +1,6 @@
 /** Which fields of a three-phase card each step of the rewind destroys. */
-import type { Typed } from '../../forms/index.ts';
-import { missingFields, momentsOf, type MissingField } from '../moments.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { missingFields, momentsOf, type MissingField } from '../../winding/machine/index.ts';
 import { DATA_CARD_FIELDS } from './card-fields.ts';
 
 /** Source: common practice, no source. */

@@ -1,9 +1,9 @@
 /** A three-phase winding's analysis as the plan that kind-free code asks. */
-import type { FigureId, WindingAnalysis } from '../../analysis/index.ts';
-import { expectedWalk, judgeWalk, planKey, walkFeed } from '../../connection/index.ts';
-import { showShort } from '../../units/index.ts';
-import { showSize } from '../../wire/index.ts';
-import type { Plan } from '../plan.ts';
+import type { FigureId, WindingAnalysis } from '../../winding/analysis/index.ts';
+import { expectedWalk, judgeWalk, planKey, walkFeed } from '../../winding/connection/index.ts';
+import { showShort } from '../../language/units/index.ts';
+import { showSize } from '../../winding/wire/index.ts';
+import type { Plan } from '../../winding/machine/index.ts';
 import type { DataCard } from './data-card.ts';
 
 export const THREE_PHASE_ID = 'three-phase';

@@ -1,13 +1,13 @@
 /** The nameplate of a three-phase motor: its fields, two ratings on one plate, and what contradicts itself. */
-import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
+import { choice, quantity, readForm, type Typed } from '../../language/forms/index.ts';
 import {
   CERTIFIED_FIELDS,
   PLATE_FIELDS,
   proposePoles,
   readDual,
   type Nameplate,
-} from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+} from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 
 export const NAMEPLATE_FIELDS = [
   quantity('power', 'Rated power', 'power', 0.01, 5000),

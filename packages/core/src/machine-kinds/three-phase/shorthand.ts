@@ -2,11 +2,11 @@
  * The shop's shorthand for a winding in one line: `48s 4p 1-11 T12 3x0.95+1x0.90 2Y`.
  * Source: the order and the letters are our own; spans counted from slot 1, `Y` and `D`: common practice, no source.
  */
-import type { Typed } from '../../forms/index.ts';
-import type { ShorthandToken } from '../machine-kind.ts';
-import { LEAD_SCHEMES, type LeadScheme } from '../../connection/index.ts';
-import { readWires } from '../../wire/index.ts';
-import { readSpans, readTurns } from '../winding-words.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import type { ShorthandToken } from '../../winding/machine/index.ts';
+import { LEAD_SCHEMES, type LeadScheme } from '../../winding/connection/index.ts';
+import { readWires } from '../../winding/wire/index.ts';
+import { readSpans, readTurns } from '../../winding/words/index.ts';
 
 const misread = (token: string, meaning: string, problem: string): ShorthandToken => ({
   text: token,

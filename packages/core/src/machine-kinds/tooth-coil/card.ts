@@ -1,8 +1,8 @@
 /** The card of a motor with coils on teeth as read from what was typed, and the winding it describes. Source: none, it only reads; how teeth are laid says `star-of-slots`. */
-import type { CoreSize } from '../../analysis/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { readWires, type Strand } from '../../wire/index.ts';
+import type { CoreSize } from '../../winding/analysis/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { readWires, type Strand } from '../../winding/wire/index.ts';
 import { ironOf } from '../iron.ts';
 import { TOOTH_COIL_CARD } from './card-fields.ts';
 import { readMagnetGrade, type MagnetGrade } from './magnets.ts';

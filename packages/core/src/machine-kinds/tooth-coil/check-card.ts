@@ -1,12 +1,11 @@
 /** Finds what on the card of a motor with coils on teeth is missing, wrong, or contradicts itself. */
-import { ohmAt } from '../../electrical/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
-import type { CheckedCard, ShopDefaults } from '../machine-kind.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
+import { type CheckedCard, type ShopDefaults, missingFields } from '../../winding/machine/index.ts';
 import { checkUnread } from '../check-unread.ts';
-import { missingFields } from '../moments.ts';
 import { TOOTH_COIL_CARD, TOOTH_COIL_MOMENTS } from './card-fields.ts';
 import { layTeeth, readToothCoilCard, type ToothCoilCardData } from './card.ts';
 import { TOOTH_COIL_ID, toothCoilPlan, type ToothCoilPlan } from './plan.ts';

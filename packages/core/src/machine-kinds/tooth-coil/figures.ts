@@ -1,7 +1,7 @@
 /** Figures of a motor with coils on teeth, each derived once, each with its working. */
-import { copperKg, copperOhm20, type CoreSize } from '../../analysis/index.ts';
-import { CP, derive, given, taken, type Figure } from '../../quantity/index.ts';
-import { turnAreaMm2, turnSquareMm2 } from '../../wire/index.ts';
+import { copperKg, copperOhm20, type CoreSize } from '../../winding/analysis/index.ts';
+import { CP, derive, given, taken, type Figure } from '../../language/quantity/index.ts';
+import { turnAreaMm2, turnSquareMm2 } from '../../winding/wire/index.ts';
 import type { LaidTeeth, ToothCoilCardData } from './card.ts';
 import type { ToothCoilPlate } from './plate.ts';
 import { armatureFieldKam, gradeAt, ownFieldKam } from './magnets.ts';

@@ -1,11 +1,11 @@
 /** The brushless motor with magnets and coils on single teeth, as a kind of machine. */
-import { copperKg } from '../../analysis/index.ts';
-import { jointKey } from '../../connection/index.ts';
-import type { Typed } from '../../forms/index.ts';
-import { cutListOf, formerOf } from '../../insulation/index.ts';
-import { finding, refused, type Finding } from '../../quantity/index.ts';
-import { readWires, showWires, turnAreaMm2 } from '../../wire/index.ts';
-import type { MachineKind } from '../machine-kind.ts';
+import { copperKg } from '../../winding/analysis/index.ts';
+import { jointKey } from '../../winding/connection/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { cutListOf, formerOf } from '../../winding/insulation/index.ts';
+import { finding, refused, type Finding } from '../../language/quantity/index.ts';
+import { readWires, showWires, turnAreaMm2 } from '../../winding/wire/index.ts';
+import type { MachineKind } from '../../winding/machine/index.ts';
 import {
   TOOTH_COIL_MOMENTS,
   TOOTH_COIL_PROPOSAL,

@@ -1,9 +1,9 @@
 /** The plan of a brushless motor: coils on teeth laid out and joined, with their figures. */
-import { currentDensityScale, SLOT_FILL, type Judged } from '../../analysis/index.ts';
-import { CP, higherIsBetter, judgeOn, usualRange, type LimitScale } from '../../quantity/index.ts';
-import { showShort } from '../../units/index.ts';
-import { showWires } from '../../wire/index.ts';
-import type { Plan } from '../plan.ts';
+import { currentDensityScale, SLOT_FILL, type Judged } from '../../winding/analysis/index.ts';
+import { CP, higherIsBetter, judgeOn, usualRange, type LimitScale } from '../../language/quantity/index.ts';
+import { showShort } from '../../language/units/index.ts';
+import { showWires } from '../../winding/wire/index.ts';
+import type { Plan } from '../../winding/machine/index.ts';
 import type { LaidTeeth, ToothCoilCardData } from './card.ts';
 import { toothCoilFigures, type ToothCoilFigureId, type ToothCoilFigures } from './figures.ts';
 import type { ToothCoilPlate } from './plate.ts';

@@ -1,7 +1,7 @@
 /** The nameplate of a brushless motor with magnets, and what contradicts itself on it. Source: √3·U·I, and a link's volts over √2, first principles; the margins: common practice, no source. */
-import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
-import { CERTIFIED_FIELDS, PLATE_FIELDS, type Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+import { choice, quantity, readForm, type Typed } from '../../language/forms/index.ts';
+import { CERTIFIED_FIELDS, PLATE_FIELDS, type Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 
 export const TOOTH_COIL_PLATE = [
   choice('supply', 'Fed by', { dc: 'drive on a DC link', ac: 'drive on AC' }),

@@ -1,6 +1,14 @@
 /** Turns and wire of coils on teeth for other volts or another speed. */
-import type { Typed } from '../../forms/index.ts';
-import { derive, finding, given, good, refused, type Figure, type Outcome } from '../../quantity/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import {
+  derive,
+  finding,
+  given,
+  good,
+  refused,
+  type Figure,
+  type Outcome,
+} from '../../language/quantity/index.ts';
 import { rewound } from '../rewound.ts';
 import type { ToothCoilCard } from './check-card.ts';
 import type { ToothCoilPlate } from './plate.ts';

@@ -2,9 +2,9 @@
  * A winding of coils on teeth in one line: `12t 10p T34 2x0.71 1Y`.
  * Source: the order and the letters are our own.
  */
-import type { Typed } from '../../forms/index.ts';
-import { readWires } from '../../wire/index.ts';
-import type { ShorthandToken } from '../machine-kind.ts';
+import type { Typed } from '../../language/forms/index.ts';
+import { readWires } from '../../winding/wire/index.ts';
+import type { ShorthandToken } from '../../winding/machine/index.ts';
 
 export const TOOTH_COIL_LINE = '12t 10p T34 2x0.71 1Y';
 

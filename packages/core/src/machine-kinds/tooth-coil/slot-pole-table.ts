@@ -4,7 +4,7 @@
  * parameters on cogging torque in permanent magnet machines, IEEE Transactions on Energy Conversion 2000, from memory; a net
  * pull where two waves differ by one pole pair: common theory of forces between waves of neighbouring order.
  */
-import { gcd } from '../../winding/index.ts';
+import { gcd } from '../../winding/layout/index.ts';
 import {
   isBalanced,
   toothCircuits,

@@ -3,8 +3,8 @@
  * Source: N. Bianchi and M. Dai Prè, Use of the star of slots in designing fractional-slot single-layer synchronous motors, IEE
  * Proceedings 2006; J. Cros and P. Viarouge, IEEE Transactions on Energy Conversion 2002. From memory.
  */
-import { gcd } from '../../winding/index.ts';
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { gcd } from '../../winding/layout/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 
 export interface ToothSpec {
   readonly slots: number;

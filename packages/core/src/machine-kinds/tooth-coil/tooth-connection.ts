@@ -8,7 +8,7 @@ import {
   type NetworkWinding,
   type WalkJudgement,
   type WalkReading,
-} from '../../connection/index.ts';
+} from '../../winding/connection/index.ts';
 import type { ToothCoil } from './star-of-slots.ts';
 
 type PhaseName = ToothCoil['phase'];

@@ -1,5 +1,5 @@
 /** The fields of a universal motor's card: a two-pole armature, a field wound into its poles. */
-import { choice, quantity, text, type Field } from '../../forms/index.ts';
+import { choice, quantity, text, type Field } from '../../language/forms/index.ts';
 import {
   ARMATURE_FIELDS,
   COMMUTATOR_FIELDS,
@@ -9,7 +9,7 @@ import {
   SERIES_FIELDS,
   SUPPLY_FIELDS,
 } from '../direct-current/card-fields.ts';
-import { momentsOf } from '../moments.ts';
+import { momentsOf } from '../../winding/machine/index.ts';
 
 const only = (fields: readonly Field[], ...ids: readonly string[]) =>
   fields.filter((f) => ids.includes(f.id));

@@ -1,16 +1,15 @@
 /** Finds what on a universal motor's card is missing, wrong, or contradicts itself. Source: leads shifted with the rotation, equal slots of a lap, bounds of ohms: common practice, no source. */
-import { ohmAt } from '../../electrical/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { checkUnread } from '../check-unread.ts';
 import { leadPlace, type DirectCurrentCard, type DirectCurrentPlan } from '../direct-current/index.ts';
 import { layArmature, readDirectCurrentCard } from '../direct-current/card.ts';
 import { checkCounts, checkFigures, checkOhms } from '../direct-current/check-card.ts';
 import { directCurrentPlan } from '../direct-current/plan.ts';
-import type { ShopDefaults } from '../machine-kind.ts';
-import { missingFields } from '../moments.ts';
+import { type ShopDefaults, missingFields } from '../../winding/machine/index.ts';
 import { UNIVERSAL_CARD, UNIVERSAL_MOMENTS } from './card-fields.ts';
 import { UNIVERSAL_PLATE, type UniversalPlate } from './plate.ts';
 

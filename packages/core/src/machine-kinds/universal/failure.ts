@@ -1,5 +1,5 @@
 /** What lies behind a burnt hand tool. Source: common practice, no source. */
-import type { FailurePattern, LikelyCause } from '../../failure/index.ts';
+import type { FailurePattern, LikelyCause } from '../../winding/damage/index.ts';
 
 const STALLED: LikelyCause = {
   id: 'tool-stalled',

@@ -1,8 +1,8 @@
 /** The universal motor of a hand tool as a kind of machine: the general armature with two poles, and what is its own. */
-import { jointKey } from '../../connection/index.ts';
-import type { Typed } from '../../forms/index.ts';
+import { jointKey } from '../../winding/connection/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
 import { DIRECT_CURRENT_COILS, directCurrent, type DirectCurrentCard } from '../direct-current/index.ts';
-import type { MachineKind } from '../machine-kind.ts';
+import type { MachineKind } from '../../winding/machine/index.ts';
 import {
   UNIVERSAL_ARMATURE,
   UNIVERSAL_FIELD,

@@ -1,7 +1,7 @@
 /** The nameplate of a universal motor, and what contradicts itself on it. Source: power out over power in, first principles; its bounds: common practice, no source. */
-import { choice, quantity, readForm, type Typed } from '../../forms/index.ts';
-import { CERTIFIED_FIELDS, PLATE_FIELDS } from '../../nameplate/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+import { choice, quantity, readForm, type Typed } from '../../language/forms/index.ts';
+import { CERTIFIED_FIELDS, PLATE_FIELDS } from '../../winding/nameplate/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 import type { DirectCurrentPlate } from '../direct-current/index.ts';
 
 export const UNIVERSAL_PLATE = [

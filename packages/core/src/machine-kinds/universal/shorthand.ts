@@ -1,11 +1,11 @@
 /** A universal motor in one line: `12s 24b 1-6 lap- T18 0.35 @5 D90 0.60`; the general armature's line, poles and kind of winding left out. Source: the order and the letters are our own. */
-import type { Typed } from '../../forms/index.ts';
+import type { Typed } from '../../language/forms/index.ts';
 import {
   changeOfDirectCurrentLine,
   readDirectCurrentLine,
   writeDirectCurrentLine,
 } from '../direct-current/shorthand.ts';
-import type { ShorthandToken } from '../machine-kind.ts';
+import type { ShorthandToken } from '../../winding/machine/index.ts';
 
 export const UNIVERSAL_LINE = '12s 24b lap- 1-6 T18 0.35 @5 D90 0.60';
 

@@ -1,6 +1,6 @@
 /** What a motor with slip rings has on its plate and its card beside those of its stator. */
-import { assumed, choice, quantity, text, type Field } from '../../forms/index.ts';
-import { momentsOf } from '../moments.ts';
+import { assumed, choice, quantity, text, type Field } from '../../language/forms/index.ts';
+import { momentsOf } from '../../winding/machine/index.ts';
 import { CARD_MOMENTS, threePhase } from '../three-phase/index.ts';
 
 export const ROTOR_PLATE: readonly Field[] = [

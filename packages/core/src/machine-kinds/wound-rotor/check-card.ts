@@ -1,13 +1,12 @@
 /** A slip-ring motor's card: the stator as any three-phase one, the rotor beside it, and whether the two fit the plate. */
-import { analyseWinding, type WindingAnalysis } from '../../analysis/index.ts';
-import { ohmAt } from '../../electrical/index.ts';
-import { readForm, type Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { derive, finding, given, type Figure, type Finding } from '../../quantity/index.ts';
-import { showNumber, showShort } from '../../units/index.ts';
+import { analyseWinding, type WindingAnalysis } from '../../winding/analysis/index.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
+import { readForm, type Typed } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { derive, finding, given, type Figure, type Finding } from '../../language/quantity/index.ts';
+import { showNumber, showShort } from '../../language/units/index.ts';
 import { checkUnread } from '../check-unread.ts';
-import type { ShopDefaults } from '../machine-kind.ts';
-import { missingFields } from '../moments.ts';
+import { type ShopDefaults, missingFields, type Plan } from '../../winding/machine/index.ts';
 import {
   checkDataCard,
   coreOf,
@@ -16,7 +15,6 @@ import {
   type ThreePhaseCard,
   type ThreePhasePlan,
 } from '../three-phase/index.ts';
-import type { Plan } from '../plan.ts';
 import {
   RING_FIELDS,
   ROTOR_FIELDS,

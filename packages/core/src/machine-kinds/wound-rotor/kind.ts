@@ -1,7 +1,7 @@
 /** The three-phase motor with a wound rotor and slip rings, as a kind of machine. Its stator is that of any three-phase motor. */
-import { readForm } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
-import type { MachineKind } from '../machine-kind.ts';
+import { readForm } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
+import type { MachineKind } from '../../winding/machine/index.ts';
 import { threePhase } from '../three-phase/index.ts';
 import {
   ROTOR_FIELDS,

@@ -1,5 +1,5 @@
 /** Slip-ring rotors: volts at the open rings, and rotor ohms as the stator sees them. Source: the induction machine as a transformer of turns in series times winding factor; M. Liwschitz-Garik, Alternating-Current Machines, from memory. */
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 
 export interface PhaseWinding {
   readonly connection: 'star' | 'delta';

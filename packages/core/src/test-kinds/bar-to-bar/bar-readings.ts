@@ -1,6 +1,6 @@
 /** Readings from bar to bar as they are typed or pasted. Source: none, it only reads. */
-import { readFigureLines } from '../../forms/index.ts';
-import { finding, type Finding } from '../../quantity/index.ts';
+import { readFigureLines } from '../../language/forms/index.ts';
+import { finding, type Finding } from '../../language/quantity/index.ts';
 
 export const MOST_BARS = 500;
 

@@ -1,6 +1,6 @@
 /** An armature read from bar to bar round the whole ring, in milliohms or as drop; what is odd is explained by the network. */
-import { assumed, choice, lines, quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { ohmAt } from '../../electrical/index.ts';
+import { assumed, choice, lines, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
 import {
   barToBarOhm,
   commutatorPlanOf,
@@ -23,8 +23,8 @@ import {
   type Finding,
   type JudgedFigure,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { againstPlan } from '../against-plan.ts';
 import type { Chart } from '../chart.ts';
 import { defineTest, type TestContext } from '../define-test.ts';

@@ -1,6 +1,6 @@
 /** What one explanation of a ring's readings means to the hand. Source: none, sentences only. */
 import { fold, type DirectCurrentPlan, type RingExplanation } from '../../machine-kinds/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 
 /** A coil by its number, bars and slots. @param startBar that it begins on: so the ring counts coils, the hand by their slots */
 export function sayCoil(startBar: number, plan: DirectCurrentPlan): string {

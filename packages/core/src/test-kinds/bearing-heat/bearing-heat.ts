@@ -1,7 +1,7 @@
 /** Bearings of the running motor: how warm they get over the air, and whether they have settled. */
-import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import {
   CP,
   asRead,
@@ -16,8 +16,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

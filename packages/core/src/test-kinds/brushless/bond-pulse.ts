@@ -1,5 +1,5 @@
 /** The bonding pulse of self-bonding wire: how hot the copper got by its own ohms, against the window of the wire's data sheet. */
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   derive,
   finding,
@@ -10,8 +10,8 @@ import {
   type Finding,
   type Judgement,
   type LimitScale,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [

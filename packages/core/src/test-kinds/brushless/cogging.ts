@@ -1,5 +1,5 @@
 /** Cogging of a brushless motor: torque at standstill, turned by hand or slowly, and how often it comes round. */
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import { toothCoilPlanOf } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -12,8 +12,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

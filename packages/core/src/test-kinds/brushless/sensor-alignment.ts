@@ -1,5 +1,5 @@
 /** Rotor sensors of a brushless motor: where their edges lie against the back-EMF, and whether they are a third apart. */
-import { choice, required, text, type ReadingOf } from '../../forms/index.ts';
+import { choice, required, text, type ReadingOf } from '../../language/forms/index.ts';
 import {
   CP,
   derive,
@@ -12,8 +12,8 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const angle = <const Id extends string>(id: Id, label: string) =>

@@ -2,8 +2,8 @@
  * An armature pulsed across a span of bars, bar after bar round the ring: every place should ring like the first one.
  * Source: limits of the shop's own rules; levels between bars are common practice, no source.
  */
-import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   commutatorPlanOf,
   fold,
@@ -19,9 +19,9 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { surgeLevels } from '../../surge/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { surgeLevels } from '../../physics/surge/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { sayCoil } from '../bar-to-bar/say-explanation.ts';
 import type { Chart } from '../chart.ts';
 import { defineTest, type TestContext } from '../define-test.ts';

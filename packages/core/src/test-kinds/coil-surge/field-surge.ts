@@ -2,8 +2,8 @@
  * Coils of the poles pulsed one by one: coils that are alike, on iron that is alike, ring alike.
  * Source: limits of the shop's own rules; the level of a coil by itself is common practice, no source.
  */
-import { criteriaOf } from '../../criteria/index.ts';
-import { choice, required, type ReadingOf } from '../../forms/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { choice, required, type ReadingOf } from '../../language/forms/index.ts';
 import { commutatorPlanOf, polesOfWinding, type PoleWinding } from '../../machine-kinds/index.ts';
 import {
   finding,
@@ -12,8 +12,8 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { POLE_WINDING_CHOICE } from '../field-drop/field-drop.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import {

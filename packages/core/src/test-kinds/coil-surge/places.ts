@@ -2,7 +2,7 @@
  * A surge test in which many coils that should be alike are pulsed one after the other: each place against the first one.
  * Source: error area by the definition in common use; limits of the shop's own rules, else common practice.
  */
-import { lines, quantity, readFigureLines, required } from '../../forms/index.ts';
+import { lines, quantity, readFigureLines, required } from '../../language/forms/index.ts';
 import {
   derive,
   finding,
@@ -12,10 +12,10 @@ import {
   type Finding,
   type JudgedFigure,
   type Outcome,
-} from '../../quantity/index.ts';
-import { ASSUMED_COUPLING, rankCauses, surgeLevels, type PhaseMake } from '../../surge/index.ts';
-import { showNumber } from '../../units/index.ts';
-import type { Criteria } from '../../criteria/index.ts';
+} from '../../language/quantity/index.ts';
+import { ASSUMED_COUPLING, rankCauses, surgeLevels, type PhaseMake } from '../../physics/surge/index.ts';
+import { showNumber } from '../../language/units/index.ts';
+import type { Criteria } from '../criteria/index.ts';
 
 export const MOST_PLACES = 500;
 export const testLevel = required(quantity('testVoltage', 'Test level, peak', 'voltage', 20, 40000));

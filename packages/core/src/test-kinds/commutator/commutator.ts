@@ -1,5 +1,5 @@
 /** The running face of a commutator: true, even, and the mica below the copper. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   asRead,
   CP,
@@ -11,8 +11,8 @@ import {
   worse,
   type JudgedFigure,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [

@@ -1,6 +1,6 @@
 /** Core loss before and after burn-off. */
-import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, required, type ReadingOf, type Typed } from '../../forms/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { quantity, required, type ReadingOf, type Typed } from '../../language/forms/index.ts';
 import {
   asRead,
   derive,
@@ -13,8 +13,8 @@ import {
   worse,
   type Finding,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { checkLoop, hotSpotOf, LOOP_FIELDS, loopDoubts, sideLoss } from './from-watts.ts';
 

@@ -7,10 +7,10 @@ import {
   specificLoss,
   type LoopIron,
   type LoopPlan,
-} from '../../core-test/index.ts';
-import { quantity, readFigureLines, lines } from '../../forms/index.ts';
-import { finding, median, refuse, type Finding, type Outcome } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../physics/core-test/index.ts';
+import { quantity, readFigureLines, lines } from '../../language/forms/index.ts';
+import { finding, median, refuse, type Finding, type Outcome } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 
 export const LOOP_FIELDS = [
   quantity('outside', 'Outside diameter', 'length', 20, 5000, 'of the iron, not of the frame'),

@@ -1,5 +1,13 @@
 /** Cure judged by the time of the part at temperature, not of the oven's air. */
-import { assumed, choice, quantity, required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
+import {
+  assumed,
+  choice,
+  quantity,
+  required,
+  text,
+  type ReadingOf,
+  type Typed,
+} from '../../language/forms/index.ts';
 import {
   derive,
   finding,
@@ -10,8 +18,8 @@ import {
   type Judgement,
   type Verdict,
   worse,
-} from '../../quantity/index.ts';
-import { showMinutes, showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showMinutes, showNumber } from '../../language/units/index.ts';
 import {
   activationEnergy,
   BURNT,
@@ -21,8 +29,8 @@ import {
   minutesAbove,
   WARM,
   type LogPoint,
-} from '../../heat/index.ts';
-import { HOT_SURFACE } from '../../safety/index.ts';
+} from '../../physics/heat/index.ts';
+import { HOT_SURFACE } from '../../language/safety/index.ts';
 import { thinned } from '../chart.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 

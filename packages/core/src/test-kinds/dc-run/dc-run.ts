@@ -1,8 +1,8 @@
 /** A direct-current motor run without load and at rated load: speed and current against the plate. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import { commutatorPlanOf, type DirectCurrentPlate } from '../../machine-kinds/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
 import {
   CP,
   derive,
@@ -16,8 +16,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type LimitScale,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const RUN_FORM = [

@@ -1,5 +1,5 @@
 /** Double insulation of a hand tool's armature: winding to core, core to shaft over the sleeve, winding to shaft over both. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   asRead,
   CP,
@@ -12,8 +12,8 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const SOURCE = 'IEC 62841-1, electric strength, tools of 50 to 250 V (from memory)';

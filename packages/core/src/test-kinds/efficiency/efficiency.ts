@@ -1,6 +1,6 @@
 /** Load test: stray loss by regression, efficiency at rated load with its scatter, against its class and the plate. */
-import type { Nameplate } from '../../nameplate/index.ts';
-import { classEfficiencyPercent, LEAST_CORRELATION, ROTATING } from '../../performance/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { classEfficiencyPercent, LEAST_CORRELATION, ROTATING } from '../../physics/performance/index.ts';
 import {
   derive,
   finding,
@@ -14,8 +14,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { EFFICIENCY_FORM, type EfficiencyReading } from './form.ts';
 import { readLoadPoints } from './load-points.ts';

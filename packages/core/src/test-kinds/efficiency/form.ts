@@ -1,5 +1,5 @@
 /** What is entered of a load test. */
-import { assumed, choice, quantity, required, lines, type ReadingOf } from '../../forms/index.ts';
+import { assumed, choice, quantity, required, lines, type ReadingOf } from '../../language/forms/index.ts';
 
 export const EFFICIENCY_FORM = [
   required(

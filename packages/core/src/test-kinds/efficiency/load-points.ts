@@ -1,7 +1,7 @@
 /** Points of a load test as they are written down, a line a point: amperes; watts in; N·m; rpm; Ω lead to lead; °C of the winding. Source: none; the columns are those that IEEE 112 method B needs. */
-import { readFigureLines } from '../../forms/index.ts';
-import type { LoadPoint } from '../../performance/index.ts';
-import { refuse, type Outcome } from '../../quantity/index.ts';
+import { readFigureLines } from '../../language/forms/index.ts';
+import type { LoadPoint } from '../../physics/performance/index.ts';
+import { refuse, type Outcome } from '../../language/quantity/index.ts';
 
 export function readLoadPoints(text: string): Outcome<readonly LoadPoint[]> {
   const read = readFigureLines(text, {

@@ -1,6 +1,6 @@
 /** A load test solved: stray loss, every point, and what the motor is at its rated output. */
-import { ALUMINIUM, COPPER_IEC, COPPER_IEEE } from '../../electrical/index.ts';
-import { proposePoles, type Nameplate } from '../../nameplate/index.ts';
+import { ALUMINIUM, COPPER_IEC, COPPER_IEEE } from '../../physics/electrical/index.ts';
+import { proposePoles, type Nameplate } from '../../winding/nameplate/index.ts';
 import {
   innerVoltage,
   judgeLoadTest,
@@ -10,7 +10,7 @@ import {
   type JudgedLoadPoint,
   type LoadPoint,
   type StrayRegression,
-} from '../../performance/index.ts';
+} from '../../physics/performance/index.ts';
 import type { EfficiencyReading } from './form.ts';
 import { readLoadPoints } from './load-points.ts';
 

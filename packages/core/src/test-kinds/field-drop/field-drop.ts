@@ -1,6 +1,13 @@
 /** Drop across each pole of a field while one current flows through all of them. */
-import { choice, lines, quantity, readFigureLines, required, type ReadingOf } from '../../forms/index.ts';
-import { ohmAt } from '../../electrical/index.ts';
+import {
+  choice,
+  lines,
+  quantity,
+  readFigureLines,
+  required,
+  type ReadingOf,
+} from '../../language/forms/index.ts';
+import { ohmAt } from '../../physics/electrical/index.ts';
 import { commutatorPlanOf, poleDrops, polesOfWinding } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -13,8 +20,8 @@ import {
   type Finding,
   type JudgedFigure,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { againstPlan } from '../against-plan.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 

@@ -1,8 +1,8 @@
 /** Currents of a run at rated load, against the plate. */
-import { judgeRun, noCurrent, ROTATING, RUN_FORM, type RunReading } from '../../performance/index.ts';
-import { criteriaOf } from '../../criteria/index.ts';
-import type { Judgement, LimitScale } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { judgeRun, noCurrent, ROTATING, RUN_FORM, type RunReading } from '../../physics/performance/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import type { Judgement, LimitScale } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { mostUnequal } from '../most-unequal.ts';
 

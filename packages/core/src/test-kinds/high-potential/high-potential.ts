@@ -1,5 +1,5 @@
 /** High-potential test: the level by what was done, refused on a wet winding, with the leakage of a stepped direct voltage. */
-import { criteriaOf } from '../../criteria/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
 import {
   assumed,
   bounded,
@@ -10,7 +10,7 @@ import {
   lines,
   type ReadingOf,
   type Typed,
-} from '../../forms/index.ts';
+} from '../../language/forms/index.ts';
 import {
   derive,
   finding,
@@ -22,11 +22,11 @@ import {
   type Judgement,
   type LimitScale,
   type Verdict,
-} from '../../quantity/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { readQuantity, showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { readQuantity, showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
-import { leastInsulationMOhm } from '../insulation/insulation-figures.ts';
+import { leastInsulationMOhm } from '../insulation-resistance/insulation-figures.ts';
 import { judgeLeakage } from './leakage.ts';
 import { highPotentialLevel, WORKS, type HighPotentialLevel } from './levels.ts';
 

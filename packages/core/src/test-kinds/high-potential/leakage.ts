@@ -1,6 +1,6 @@
 /** Stepped direct voltage: how the leakage grows with the volts, and where it stops being a straight line. */
-import { fitLine } from '../../numeric/index.ts';
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { fitLine } from '../../language/numeric/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 
 export interface BrokenLine {
   readonly kneeV: number;

@@ -1,5 +1,5 @@
 /** Volts of a high-potential test by the work that was done. */
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
 
 /** What the winding is, which decides how hard it may be tried. */
 export const WORKS = {

@@ -1,5 +1,5 @@
 /** Under water: a sealed winding holds its insulation, and a withstand, while it is immersed. */
-import { bounded, choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { bounded, choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   asRead,
   finding,
@@ -11,8 +11,8 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const SOURCE = 'NEMA MG 1, sealed windings, conformance under water (from memory)';

@@ -11,8 +11,8 @@ import {
   type BoundsOf,
   type ReadingOf,
   type Typed,
-} from '../../forms/index.ts';
-import { TREATMENT_KINDS, turnedRound, WANTED_FIELDS } from '../../heat/index.ts';
+} from '../../language/forms/index.ts';
+import { TREATMENT_KINDS, turnedRound, WANTED_FIELDS } from '../../physics/heat/index.ts';
 import {
   CP,
   derive,
@@ -24,7 +24,7 @@ import {
   type Judgement,
   type JudgedFigure,
   type LimitScale,
-} from '../../quantity/index.ts';
+} from '../../language/quantity/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const DONE_FIELDS = [

@@ -1,5 +1,5 @@
 /** The motor's circuit from its no-load and its locked-rotor reading, and the curves that follow from it. */
-import { proposePoles, type Nameplate } from '../../nameplate/index.ts';
+import { proposePoles, type Nameplate } from '../../winding/nameplate/index.ts';
 import {
   breakdown,
   FIT_METHODS,
@@ -11,9 +11,9 @@ import {
   type FitMethod,
   type LineSupply,
   type MachinePoint,
-} from '../../performance/index.ts';
-import { good, refuse, type Outcome } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../physics/performance/index.ts';
+import { good, refuse, type Outcome } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import type { Chart } from '../chart.ts';
 import { separationOf } from '../no-load/losses.ts';
 

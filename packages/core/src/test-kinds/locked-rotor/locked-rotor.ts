@@ -1,6 +1,11 @@
 /** Locked rotor at reduced volts: what it would draw and pull at rated volts, and whether the phases draw alike. */
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { codeLetter, lockedAtRated, lockedKvaPerHp, statorCopperLoss } from '../../performance/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import {
+  codeLetter,
+  lockedAtRated,
+  lockedKvaPerHp,
+  statorCopperLoss,
+} from '../../physics/performance/index.ts';
 import {
   CP,
   asRead,
@@ -17,8 +22,8 @@ import {
   type Judgement,
   type LimitScale,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

@@ -1,5 +1,5 @@
 /** Brushes on the neutral: by the inductive kick at standstill, by equal speeds both ways, or both. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   CP,
   derive,
@@ -11,8 +11,8 @@ import {
   type Finding,
   type JudgedFigure,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [

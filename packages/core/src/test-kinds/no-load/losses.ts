@@ -1,12 +1,12 @@
 /** Watts of the no-load run: core, friction and copper parted, where the readings say enough. */
-import { readFigureLines } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
+import { readFigureLines } from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
 import {
   separateNoLoad,
   statorCopperLoss,
   type NoLoadPoint,
   type NoLoadSeparation,
-} from '../../performance/index.ts';
+} from '../../physics/performance/index.ts';
 import {
   asRead,
   finding,
@@ -14,8 +14,8 @@ import {
   type Finding,
   type JudgedFigure,
   type Outcome,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import type { Chart } from '../chart.ts';
 
 export interface LossReading {

@@ -1,12 +1,12 @@
 /** Currents of a run without load: how much magnetises it, and whether the phases draw alike. */
-import { proposePoles } from '../../nameplate/index.ts';
-import { judgeRun, noCurrent, ROTATING, RUN_FORM } from '../../performance/index.ts';
-import { criteriaOf } from '../../criteria/index.ts';
-import { quantity, lines, type ReadingOf } from '../../forms/index.ts';
+import { proposePoles } from '../../winding/nameplate/index.ts';
+import { judgeRun, noCurrent, ROTATING, RUN_FORM } from '../../physics/performance/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { quantity, lines, type ReadingOf } from '../../language/forms/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
-import { CP, judgeOn, worse, type Judgement, type LimitScale } from '../../quantity/index.ts';
-import { slipsOf } from '../../slips/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { CP, judgeOn, worse, type Judgement, type LimitScale } from '../../language/quantity/index.ts';
+import { slipsOf } from '../mistakes/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 import { mostUnequal } from '../most-unequal.ts';
 

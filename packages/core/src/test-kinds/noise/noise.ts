@@ -1,6 +1,6 @@
 /** Noise of the running motor: levels round it brought to one, without what the room makes by itself. */
-import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../language/forms/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import {
   CP,
   derive,
@@ -13,8 +13,8 @@ import {
   type Finding,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [

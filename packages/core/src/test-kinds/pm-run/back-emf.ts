@@ -1,6 +1,6 @@
 /** A motor with magnets driven from outside: what it induces between its three leads. */
-import { assumed, quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+import { assumed, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import type { ToothCoilPlate } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -16,8 +16,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type LimitScale,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

@@ -1,6 +1,6 @@
 /** A motor with magnets run by its drive without load: current and speed. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import {
   CP,
   derive,
@@ -11,8 +11,8 @@ import {
   worse,
   type Finding,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

@@ -1,6 +1,6 @@
 /** The polarity walk, entered as a row of letters: what the compass showed at each group round the bore. */
-import type { WalkReading } from '../../connection/index.ts';
-import { required, text, type ReadingOf, type Typed } from '../../forms/index.ts';
+import type { WalkReading } from '../../winding/connection/index.ts';
+import { required, text, type ReadingOf, type Typed } from '../../language/forms/index.ts';
 import {
   derive,
   finding,
@@ -10,8 +10,8 @@ import {
   judgeFigure,
   type Finding,
   type Judgement,
-} from '../../quantity/index.ts';
-import type { Plan } from '../../machine-kinds/index.ts';
+} from '../../language/quantity/index.ts';
+import type { Plan } from '../../winding/machine/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

@@ -1,11 +1,11 @@
 /** Winding resistance of three leads: to 25 °C, unbalance, against the plan, and solved for the three branches. */
-import type { PhaseConnection } from '../../connection/index.ts';
-import { branchesOf } from '../../electrical/index.ts';
-import type { WindingAnalysis } from '../../analysis/index.ts';
+import type { PhaseConnection } from '../../physics/electrical/index.ts';
+import { branchesOf } from '../../physics/electrical/index.ts';
+import type { WindingAnalysis } from '../../winding/analysis/index.ts';
 import { analysisOf } from '../../machine-kinds/index.ts';
-import { explainedBy, slipsOf } from '../../slips/index.ts';
-import { criteriaOf } from '../../criteria/index.ts';
-import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { explainedBy, slipsOf } from '../mistakes/index.ts';
+import { criteriaOf } from '../criteria/index.ts';
+import { bounded, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   derive,
   given,
@@ -16,8 +16,8 @@ import {
   type JudgedFigure,
   type Judgement,
   unbalance,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { againstPlan } from '../against-plan.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 

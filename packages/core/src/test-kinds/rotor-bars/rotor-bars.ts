@@ -1,5 +1,5 @@
 /** Cage at low single-phase volts: the current while the rotor is turned by hand; a broken bar makes it swing. */
-import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
+import { quantity, readFigureLines, required, lines, type ReadingOf } from '../../language/forms/index.ts';
 import {
   CP,
   derive,
@@ -9,8 +9,8 @@ import {
   lowerIsBetter,
   type Finding,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

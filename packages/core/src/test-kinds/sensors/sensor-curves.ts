@@ -1,5 +1,5 @@
 /** What a sensor's reading is in degrees. */
-import { rootBetween } from '../../numeric/index.ts';
+import { rootBetween } from '../../language/numeric/index.ts';
 
 const A = 3.9083e-3;
 const B = -5.775e-7;

@@ -1,5 +1,12 @@
 /** Temperature sensors in the winding: open, short, or reading the winding's temperature. */
-import { choice, quantity, readFigureLines, required, lines, type ReadingOf } from '../../forms/index.ts';
+import {
+  choice,
+  quantity,
+  readFigureLines,
+  required,
+  lines,
+  type ReadingOf,
+} from '../../language/forms/index.ts';
 import {
   CP,
   derive,
@@ -11,8 +18,8 @@ import {
   type Finding,
   type Judgement,
   type JudgedFigure,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 import { platinumC, thermocoupleC } from './sensor-curves.ts';
 

@@ -1,6 +1,11 @@
 /** Bearing seats, housings and shaft end: measured diameters against their fits, and the run-out. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
-import { HOLE_TOLERANCES, SHAFT_TOLERANCES, sizeLimits, type FitTolerance } from '../../fits/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
+import {
+  HOLE_TOLERANCES,
+  SHAFT_TOLERANCES,
+  sizeLimits,
+  type FitTolerance,
+} from '../../physics/fits/index.ts';
 import {
   CP,
   derive,
@@ -14,8 +19,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type LimitScale,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const named = <const T extends readonly string[]>(all: T) =>

@@ -1,7 +1,7 @@
 /** A single-phase motor run at rated load. */
-import { impossibleRun, judgeSingleRun, ROTATING, SINGLE_RUN_FORM } from '../../performance/index.ts';
-import { CP, type LimitScale } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { impossibleRun, judgeSingleRun, ROTATING, SINGLE_RUN_FORM } from '../../physics/performance/index.ts';
+import { CP, type LimitScale } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const SCALE: LimitScale = {

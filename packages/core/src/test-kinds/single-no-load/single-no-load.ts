@@ -1,7 +1,7 @@
 /** A single-phase motor run without load. */
-import { impossibleRun, judgeSingleRun, ROTATING, SINGLE_RUN_FORM } from '../../performance/index.ts';
-import { CP, type LimitScale } from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+import { impossibleRun, judgeSingleRun, ROTATING, SINGLE_RUN_FORM } from '../../physics/performance/index.ts';
+import { CP, type LimitScale } from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 /** Small single-phase motors magnetise with much of their rated current: 35 to 90 %, common practice, no source. */

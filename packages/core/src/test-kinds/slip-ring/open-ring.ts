@@ -1,5 +1,5 @@
 /** Volts between the open rings at standstill, the stator fed: turns and joints of the rotor against plate, plan and each other. */
-import { quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import { woundRotorPlanOf, type WoundRotorPlate } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -15,8 +15,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type LimitScale,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const ring = <const Id extends string>(id: Id, label: string) =>

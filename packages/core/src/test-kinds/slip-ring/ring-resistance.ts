@@ -1,5 +1,5 @@
 /** Resistance of a wound rotor from ring to ring: against the plan, and the three against each other. */
-import { bounded, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { bounded, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import { woundRotorPlanOf } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -11,8 +11,8 @@ import {
   verdictOf,
   type JudgedFigure,
   type Judgement,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { againstPlan } from '../against-plan.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 

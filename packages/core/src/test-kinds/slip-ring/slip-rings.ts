@@ -1,5 +1,5 @@
 /** Slip rings: true running, what is left of them, their face, and what lies between them. Source: common practice, no source. */
-import { bounded, choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { bounded, choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import {
   asRead,
   CP,
@@ -12,8 +12,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest } from '../define-test.ts';
 
 const FORM = [

@@ -1,5 +1,5 @@
 /** What brings the start winding in and takes it out: the capacitors measured, the switch tried. */
-import { choice, quantity, required, type ReadingOf } from '../../forms/index.ts';
+import { choice, quantity, required, type ReadingOf } from '../../language/forms/index.ts';
 import { hasSwitch, runsWithCapacitor, type SinglePhasePlate } from '../../machine-kinds/index.ts';
 import {
   CP,
@@ -14,8 +14,8 @@ import {
   type Judgement,
   type LimitScale,
   type Verdict,
-} from '../../quantity/index.ts';
-import { showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [

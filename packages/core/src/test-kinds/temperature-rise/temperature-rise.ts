@@ -6,10 +6,17 @@ import {
   longestDelayS,
   ohmAt,
   riseByResistance,
-} from '../../electrical/index.ts';
-import { isBareFigure, quantity, required, lines, type ReadingOf, type Typed } from '../../forms/index.ts';
-import type { Nameplate } from '../../nameplate/index.ts';
-import { ROTATING } from '../../performance/index.ts';
+} from '../../physics/electrical/index.ts';
+import {
+  isBareFigure,
+  quantity,
+  required,
+  lines,
+  type ReadingOf,
+  type Typed,
+} from '../../language/forms/index.ts';
+import type { Nameplate } from '../../winding/nameplate/index.ts';
+import { ROTATING } from '../../physics/performance/index.ts';
 import {
   derive,
   finding,
@@ -22,8 +29,8 @@ import {
   type JudgedFigure,
   type Judgement,
   type Verdict,
-} from '../../quantity/index.ts';
-import { readQuantity, showNumber } from '../../units/index.ts';
+} from '../../language/quantity/index.ts';
+import { readQuantity, showNumber } from '../../language/units/index.ts';
 import { defineTest, type TestContext } from '../define-test.ts';
 
 const FORM = [
