@@ -38,7 +38,9 @@ export async function benchLive(base, pid) {
               for (const part of parts) {
                 const data = /^data: (.*)$/m.exec(part)?.[1];
                 const said = data ? JSON.parse(data) : {};
-                for (const { row } of said.changes ?? []) row === undefined ? asked(cookie) : has();
+                for (const { row } of said.changes ?? [])
+                  if (row === undefined) asked(cookie);
+                  else has();
               }
             });
             open(request);

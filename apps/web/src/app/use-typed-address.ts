@@ -25,7 +25,7 @@ export function useTypedAddress() {
   useEffect(() => {
     setAddress(wanted, { replace: true, state: OWN });
     // Only what is typed writes the address: an address that comes from elsewhere is taken over above.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [wanted]);
   return {
     typed,

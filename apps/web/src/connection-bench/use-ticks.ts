@@ -22,7 +22,7 @@ export function useTicks(
       new Map(
         unseen(all, inRecord)
           .filter((t) => t.number === number && t.entry.plan === plan)
-          .map((t) => [t.entry.joint, t.entry]),
+          .map((t) => [t.entry.joint, { ...t.entry, at: t.at ?? '' }]),
       ),
     [inRecord, number, plan],
   );
@@ -35,7 +35,6 @@ export function useTicks(
       else if (entry)
         shown.set(joint.number, {
           ...entry,
-          at: new Date().toISOString(),
           by: person.name,
         });
     }
@@ -46,6 +45,7 @@ export function useTicks(
     (joint: number, mark: TickKind, note = '') =>
       outbox.add({
         writeId: crypto.randomUUID(),
+        at: new Date().toISOString(),
         number,
         jointNumber: joint,
         entry: { plan, joint: jointKey(joints[joint - 1]!), mark, note },

@@ -3,6 +3,8 @@ import type { JointMarkEntry } from '@norther/records';
 
 export interface WaitingTick {
   readonly writeId: string;
+  /** When it was ticked; a tick kept by an earlier version has none. */
+  readonly at?: string;
   readonly number: string;
   /** The number the joint has on the sheet, to tell of it. */
   readonly jointNumber: number;

@@ -87,7 +87,7 @@ export function MomentField({
                 locale={enGB}
                 weekStartsOn={1}
                 selected={at ?? undefined}
-                defaultMonth={at ?? new Date()}
+                defaultMonth={at ?? undefined}
                 onDayClick={onDay}
                 classNames={CALENDAR}
               />

@@ -59,8 +59,9 @@ export function Timeline({ result, width, from, days, picked, rush, onPick, onMo
   const at = (minute: number) => result.now + minute * MINUTE;
   const busy = useMemo(() => {
     const list: number[] = [];
-    for (let d = new Date(from); d.getTime() < to; d.setDate(d.getDate() + 1))
-      if (d.getDay() % 6 !== 0) list.push(d.getTime());
+    const day = new Date(from);
+    for (; day.getTime() < to; day.setDate(day.getDate() + 1))
+      if (day.getDay() % 6 !== 0) list.push(day.getTime());
     return list;
   }, [from, to]);
   const scale = useMemo(() => workingScale(from, to, LEFT, width - 8, busy), [from, to, width, busy]);

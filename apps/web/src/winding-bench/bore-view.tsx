@@ -33,7 +33,7 @@ export function BoreView({
     const litNow = new Set(lights ? lights.split(',').map(Number) : []);
     return slotRing(layout, { size: SIZE, chosenCoil: coil, litCoils: litNow });
     // The layout is a new object with every keystroke; its key says when it is another one.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, coil, lights, look]);
   const pick = useCallback(
     (of: string, x: number, y: number) => {

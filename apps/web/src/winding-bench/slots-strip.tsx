@@ -66,7 +66,7 @@ export function SlotsStrip({
         instantDeg: instant,
       }),
     // The layout is a new object with every keystroke; its key says when it is another one.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [key, turns, circuits, drawn, coil, instant],
   );
   const pick = useCallback(

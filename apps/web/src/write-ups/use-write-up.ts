@@ -30,7 +30,7 @@ export function useWriteUp<K extends WriteUpKind>(file: MotorFile, kind: K) {
   const body = useMemo(
     () => (text === undefined ? saved.body : (JSON.parse(text) as WriteUpBody<K>)),
     // A new object with every answer of the server; its version says when it is another one.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [text, saved.version, kind, number],
   );
   const [send, { isLoading }] = writeUpsApi.useWriteUpMutation();

@@ -28,9 +28,10 @@ export function DirectStepDrawing({
   readonly station: Station;
 }) {
   const { checked, cut } = useCut(file);
+  const draw = DRAWINGS[station.id];
   const scene = useMemo(() => {
     const plan = commutatorPlanOf(checked.plan);
-    return (plan && DRAWINGS[station.id]?.(plan, file, cut)) ?? null;
-  }, [checked, cut, file, station.id]);
+    return (plan && draw?.(plan, file, cut)) ?? null;
+  }, [checked, cut, file, draw]);
   return scene && <SceneView scene={scene} className="mx-auto" />;
 }
