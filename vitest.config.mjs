@@ -1,6 +1,9 @@
 import { defineConfig } from 'vitest/config';
+import { buildCore, builtCore } from './tools/lib/build-core.mjs';
 
-const tools = { testTimeout: 400_000, hookTimeout: 400_000 };
+await buildCore();
+
+const tools = { testTimeout: 400_000, hookTimeout: 400_000, alias: builtCore };
 
 export default defineConfig({
   test: {
@@ -15,9 +18,7 @@ export default defineConfig({
         'apps/instruments',
         'apps/web',
       ],
-      {
-        test: { ...tools, name: 'tools', include: ['tools/test/*.test.mjs'], sequence: { groupOrder: 1 } },
-      },
+      { test: { ...tools, name: 'tools', include: ['tools/test/*.test.mjs'] } },
       // After everything else: nothing takes the processor from what is measured.
       {
         test: {

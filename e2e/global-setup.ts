@@ -2,7 +2,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
-import { mkdtempSync } from 'node:fs';
+import { cpSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -27,17 +27,21 @@ const sql = (text: string) => {
   if (done.status !== 0) throw new Error(done.stderr);
 };
 
-/** What is run on the database before the server starts; what the last of it printed is handed on. */
+/** The template each is copied from, and what is run on it before the server starts; what it printed is handed on. */
 const PREPARE = {
-  demo: [['migrate'], ['demo']],
-  empty: [['migrate'], ['demo', '--empty']],
-  nobody: [['migrate'], ['setup']],
+  demo: { template: 'demo', run: null },
+  empty: { template: 'people', run: null },
+  nobody: { template: 'tables', run: 'setup' },
 } as const;
 
 async function shop(kind: keyof typeof PREPARE) {
   const database = `e2e_${kind}_${randomUUID().slice(0, 8)}`;
-  sql(`create database ${database} owner norther_owner`);
+  const { template, run } = PREPARE[kind];
+  sql(
+    `create database ${database} template ${need('TEST_TEMPLATE').replace('{kind}', template)} owner norther_owner`,
+  );
   const files = mkdtempSync(join(tmpdir(), 'norther-files-'));
+  if (kind === 'demo') cpSync(need('TEST_DEMO_FILES'), files, { recursive: true });
   const env = {
     ...process.env,
     FILES_FOLDER: files,
@@ -45,8 +49,8 @@ async function shop(kind: keyof typeof PREPARE) {
     MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
   };
   let printed = '';
-  for (const args of PREPARE[kind]) {
-    const done = spawnSync('node', [join(ROOT, 'apps/server/dist/cli.js'), ...args], {
+  if (run) {
+    const done = spawnSync('node', [join(ROOT, 'apps/server/dist/cli.js'), run], {
       env,
       encoding: 'utf8',
     });

@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config';
+import { builtCore } from '../../tools/lib/build-core.mjs';
 
 export default defineConfig({
   ssr: { noExternal: [/^@norther\//] },
@@ -10,5 +11,5 @@ export default defineConfig({
     minify: false,
     rolldownOptions: { input: { ovens: 'src/main.ts' } },
   },
-  test: { name: 'instruments', include: ['test/**/*.test.ts'] },
+  test: { name: 'instruments', include: ['test/**/*.test.ts'], alias: builtCore },
 });

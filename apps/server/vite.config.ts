@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config';
+import { builtCore } from '../../tools/lib/build-core.mjs';
 
 export default defineConfig({
   // Nest injects by constructor types, so the decorators' metadata must be emitted.
@@ -21,6 +22,8 @@ export default defineConfig({
   },
   test: {
     name: 'server',
+    isolate: false,
+    alias: builtCore,
     include: ['test/**/*.test.ts'],
     testTimeout: 180_000,
     hookTimeout: 240_000,

@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
+import { builtCore } from '../../tools/lib/build-core.mjs';
 import { compressFiles } from './compress-files.ts';
 
 export default defineConfig({
@@ -8,5 +9,11 @@ export default defineConfig({
   worker: { format: 'es' },
   build: { target: 'es2023', sourcemap: false },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
-  test: { name: 'web', include: ['src/**/*.test.{ts,tsx}'], testTimeout: 120_000 },
+  test: {
+    name: 'web',
+    include: ['src/**/*.test.{ts,tsx}'],
+    testTimeout: 60_000,
+    isolate: false,
+    alias: builtCore,
+  },
 });

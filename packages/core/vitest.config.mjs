@@ -1,3 +1,6 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 120_000 } });
+// Pure functions: files share what is loaded.
+export default defineConfig({
+  test: { name: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000, isolate: false },
+});

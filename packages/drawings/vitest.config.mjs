@@ -1,5 +1,12 @@
 import { defineConfig } from 'vitest/config';
+import { builtCore } from '../../tools/lib/build-core.mjs';
 
 export default defineConfig({
-  test: { name: 'drawings', include: ['test/**/*.test.ts'], testTimeout: 120_000 },
+  test: {
+    name: 'drawings',
+    include: ['test/**/*.test.ts'],
+    testTimeout: 60_000,
+    isolate: false,
+    alias: builtCore,
+  },
 });

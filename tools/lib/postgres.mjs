@@ -142,9 +142,10 @@ function readSecrets(file, folder) {
 
 /**
  * Starts (or finds running) the cluster below `folder` and makes sure of its two roles.
+ * @param options.durable false for tests: nothing is forced to the disk, so a power cut may lose the cluster
  * @returns admin, owner and application URLs builders, and stop()
  */
-export async function startPostgres(folder) {
+export async function startPostgres(folder, { durable = true } = {}) {
   ensureDebian(() => programs() !== null, 'postgresql', 'PostgreSQL');
   const { version, bin } = programs();
   ensureFolder(resolve(folder));
@@ -232,7 +233,7 @@ export async function startPostgres(folder) {
     const log = join(data, 'server.log');
     // pg_ctl's own output must not be a pipe: the server would keep it open.
     const quiet = openSync('/dev/null', 'w');
-    const options = `-c listen_addresses=127.0.0.1 -p ${port} -c unix_socket_directories='' -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c log_min_error_statement=panic`;
+    const options = `-c listen_addresses=127.0.0.1 -p ${port} -c unix_socket_directories='' -c log_parameter_max_length=0 -c log_parameter_max_length_on_error=0 -c log_min_error_statement=panic${durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off'}`;
     const started = program('pg_ctl', ['-D', data, '-w', '-t', '60', '-l', log, '-o', options, 'start'], {
       stdio: ['ignore', quiet, quiet],
     });
@@ -294,6 +295,7 @@ export async function startPostgres(folder) {
     databases: () => sql('select datname from pg_database').split('\n'),
     hasDatabase: (database) => sql(`select 1 from pg_database where datname = '${database}'`) === '1',
     renameDatabase: (from, to) => sql(`alter database ${from} rename to ${to}`),
+    copyDatabase: (from, to) => sql(`create database ${to} template ${from} owner norther_owner`),
     dropDatabase: (database) => sql(`drop database if exists ${database} with (force)`),
     stop: () => program('pg_ctl', ['-D', data, '-m', 'fast', '-w', 'stop']),
   };

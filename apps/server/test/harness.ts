@@ -7,8 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { makeApp } from '../src/app.ts';
-import { migrateDatabase } from '../src/database/migrate.ts';
-import { DEMO_PEOPLE, loadDemo } from '../src/demo/load-demo.ts';
+import { DEMO_PEOPLE } from '../src/demo/load-demo.ts';
 
 const path = (p: string) => fileURLToPath(new URL(p, import.meta.url));
 export const MIGRATIONS = path('../drizzle');
@@ -42,11 +41,11 @@ export async function makeDatabase(options: { empty?: boolean; nobody?: boolean;
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: template('TEST_ADMIN_URL') });
   await admin.connect();
-  await admin.query(`create database ${name} owner norther_owner`);
+  const kind = options.nobody ? 'tables' : (options.empty ?? true) ? 'people' : 'demo';
+  const from = options.nothing ? '' : `template ${template('TEST_TEMPLATE').replace('{kind}', kind)}`;
+  await admin.query(`create database ${name} ${from} owner norther_owner`);
   const ownerUrl = template('TEST_OWNER_URL').replace('{db}', name);
   const appUrl = template('TEST_APP_URL').replace('{db}', name);
-  if (!options.nothing) await migrateDatabase(ownerUrl, MIGRATIONS);
-  if (!options.nobody && !options.nothing) await loadDemo(ownerUrl, { empty: options.empty ?? true });
   return {
     ownerUrl,
     appUrl,

@@ -12,7 +12,7 @@ import {
   type Route,
   type TestKindId,
   type Typed,
-} from '../src/index.ts';
+} from '@norther/core';
 
 /** Ohms of 20 °C as they read at 22 °C. */
 const warm = (ohm: number) => (ohm * 1.0079).toPrecision(4);

@@ -1,9 +1,10 @@
 /** A shop of its own to be treated badly: a database, the built server, the demo's people signed in. Loopback only. */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { freePort } from '../postgres.mjs';
 import { ROOT } from '../prepare.mjs';
+import { copyShop } from '../test-shop.mjs';
 
 export const PEOPLE = {
   lead: ['Ida Haft', '2718'],
@@ -72,23 +73,10 @@ export async function signIn(base, role) {
   return new Caller(base, response.headers.get('set-cookie').split(';')[0]);
 }
 
-/** @param postgres a running cluster; the shop gets a database of its own in it */
+/** @param postgres the tests' cluster, with its templates; the shop gets a database of its own in it */
 export async function openShop(postgres, { empty = true } = {}) {
   const database = `faults_${randomUUID().slice(0, 8)}`;
-  postgres.ensureDatabase(database);
-  const env = {
-    ...process.env,
-    OWNER_URL: postgres.ownerUrl(database),
-    FILES_FOLDER: join(postgres.home, 'files', database),
-    MIGRATIONS: join(ROOT, 'apps/server/drizzle'),
-  };
-  for (const args of [['migrate'], ['demo', ...(empty ? ['--empty'] : [])]]) {
-    const done = spawnSync('node', [join(ROOT, 'apps/server/dist/cli.js'), ...args], {
-      env,
-      encoding: 'utf8',
-    });
-    if (done.status !== 0) throw new Error(done.stderr);
-  }
+  copyShop(postgres, database, empty ? 'people' : 'demo');
   const port = await freePort();
   const child = spawn('node', [join(ROOT, 'apps/server/dist/main.js')], {
     env: {

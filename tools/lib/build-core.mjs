@@ -1,0 +1,26 @@
+/** The core in one file, for tests of everything that stands on it: loaded once, and not put through Vite by each project. */
+import { join } from 'node:path';
+import { build } from 'vite';
+import { ROOT } from './prepare.mjs';
+
+const FOLDER = join(ROOT, 'node_modules/.cache/norther');
+
+/** For `test.alias`: the core's own tests run on its sources instead. */
+export const builtCore = { '@norther/core': join(FOLDER, 'core.js') };
+
+/** A second or two; always done, so that no test ever sees a core of yesterday. */
+export const buildCore = () =>
+  build({
+    configFile: false,
+    root: join(ROOT, 'packages/core'),
+    logLevel: 'warn',
+    build: {
+      ssr: 'src/index.ts',
+      outDir: FOLDER,
+      emptyOutDir: false,
+      target: 'node20',
+      minify: false,
+      sourcemap: true,
+      rolldownOptions: { output: { entryFileNames: 'core.js' } },
+    },
+  });
