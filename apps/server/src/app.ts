@@ -21,6 +21,7 @@ import { FloorModule } from './floor/floor.module.ts';
 import { HealthController } from './health/health.controller.ts';
 import { CriteriaModule } from './criteria/criteria.module.ts';
 import { HeatModule } from './heat/heat.module.ts';
+import type { Pools } from './heavy/heavy.ts';
 import { HeavyModule } from './heavy/heavy.module.ts';
 import { neverStored, onlyOurs, readBody } from './http/front.ts';
 import { frameworkLog, makeLogger, withRequestId } from './http/log.ts';
@@ -58,6 +59,8 @@ export interface AppSettings {
   readonly workerFile: string;
   /** Threads for sheets, and as many for calculations; 2 when absent. */
   readonly threads?: number;
+  /** Threads that several servers of one process share. */
+  readonly pools?: Pools;
   /** Every thread is brought up before the server says that it is ready. */
   readonly warm?: boolean;
   /** Built web application; absent in tests of the API alone. */
@@ -83,6 +86,7 @@ class AppModule {
           workerFile: s.workerFile,
           each: s.threads ?? 2,
           ...(s.warm ? { warmWith: s.fontFolder } : {}),
+          ...(s.pools ? { pools: s.pools } : {}),
         }),
         LiveModule.at(s.databaseUrl),
         PeopleModule.with(s.tls !== undefined || s.behindProxy === true),

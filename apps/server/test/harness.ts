@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { makeApp } from '../src/app.ts';
+import { makePools, type Pools } from '../src/heavy/heavy.ts';
 import { DEMO_PEOPLE } from '../src/demo/load-demo.ts';
 
 const path = (p: string) => fileURLToPath(new URL(p, import.meta.url));
@@ -17,6 +18,8 @@ export const WORKER = path('../dist/worker.js');
 export const PICTURE = path('../dist/picture.js');
 /** For what a shop of a test is sent. */
 export const newFilesFolder = () => mkdtempSync(join(tmpdir(), 'norther-files-'));
+/** One pair of pools for all servers of this process: a thread takes a second to come up. */
+let pools: Pools | undefined;
 export const appOn = (databaseUrl: string, filesFolder = newFilesFolder()) =>
   makeApp({
     databaseUrl,
@@ -24,7 +27,7 @@ export const appOn = (databaseUrl: string, filesFolder = newFilesFolder()) =>
     filesFolder,
     pictureFile: PICTURE,
     workerFile: WORKER,
-    threads: 1,
+    pools: (pools ??= makePools(WORKER, 1)),
     quiet: true,
     hosts: ['127.0.0.1', 'localhost'],
   });

@@ -24,6 +24,14 @@ export interface Threads {
   readonly each: number;
   /** With the fonts of its documents: every thread draws one before the server says that it is ready. */
   readonly warmWith?: string;
+  /** Threads that several servers of one process share; each server has its own otherwise. */
+  readonly pools?: Pools;
+}
+
+/** Sheets and documents never wait behind calculations. */
+export interface Pools {
+  readonly sheets: Piscina;
+  readonly calculations: Piscina;
 }
 
 const LIMITS = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 16, stackSizeMb: 4 };
@@ -42,29 +50,33 @@ const SHEET_MS = 20_000;
 const CALCULATION_MS = 10_000;
 const IMPORT_MS = 120_000;
 
+export function makePools(filename: string, each: number): Pools {
+  // All are there from the start: a thread takes a second to come up.
+  const pool = () =>
+    new Piscina({
+      filename,
+      minThreads: each,
+      maxThreads: each,
+      maxQueue: 200,
+      resourceLimits: LIMITS,
+      concurrentTasksPerWorker: 1,
+      execArgv: THREAD_ARGV,
+    });
+  return { sheets: pool(), calculations: pool() };
+}
+
 @Injectable()
 export class Heavy implements OnModuleDestroy {
-  /** Sheets and documents never wait behind calculations. */
   private readonly sheets: Piscina;
   private readonly calculations: Piscina;
+  private readonly own: boolean;
 
   /** All threads are up; until then the first to ask wait for them. */
   warm = false;
 
-  constructor(@Inject(THREADS) { workerFile: filename, each, warmWith }: Threads) {
-    // All are there from the start: a thread takes a second to come up.
-    const pool = () =>
-      new Piscina({
-        filename,
-        minThreads: each,
-        maxThreads: each,
-        maxQueue: 200,
-        resourceLimits: LIMITS,
-        concurrentTasksPerWorker: 1,
-        execArgv: THREAD_ARGV,
-      });
-    this.sheets = pool();
-    this.calculations = pool();
+  constructor(@Inject(THREADS) { workerFile, each, warmWith, pools }: Threads) {
+    this.own = pools === undefined;
+    ({ sheets: this.sheets, calculations: this.calculations } = pools ?? makePools(workerFile, each));
     // A thread that does not come up is said by the request that needs it.
     const up = warmWith
       ? Promise.allSettled([
@@ -135,7 +147,7 @@ export class Heavy implements OnModuleDestroy {
   }
 
   async onModuleDestroy() {
-    await Promise.all([this.sheets.destroy(), this.calculations.destroy()]);
+    if (this.own) await Promise.all([this.sheets.destroy(), this.calculations.destroy()]);
   }
 
   private async run<T extends object>(pool: Piscina, question: Question, deadline: number): Promise<T> {

@@ -4,18 +4,16 @@ import 'reflect-metadata';
 import { analyseWaves, fieldsOfWaves, type Finding, type SurgeWaves } from '@norther/core';
 import { move } from 'piscina';
 import { calculate, type Calculation } from '../calculate/calculations.ts';
-import { importDocument, type ImportQuestion } from '../exchange/import-document.ts';
+import type { ImportQuestion } from '../exchange/import-document.ts';
 import { badInput } from '../http/problem.ts';
 import { describeError } from '../http/describe-error.ts';
 import { judgeMotor, type MotorRows } from '../motors/motor-file.ts';
 import { pastFigures, type BesideVisit } from '../motors/past.ts';
-import { dossierFile, type DossierQuestion } from '../reports/dossier/dossier-file.ts';
-import { labelsPdf, type LabelSheet, type LabelSize } from '../reports/labels.ts';
-import { firstDocuments } from '../reports/first-documents.ts';
-import { planFile, type Issue, type PlanFile, type PlanQuestion } from '../reports/plan-files.ts';
+import type { DossierQuestion } from '../reports/dossier/dossier-file.ts';
+import type { LabelSheet, LabelSize } from '../reports/labels.ts';
+import type { Issue, PlanFile, PlanQuestion } from '../reports/plan-files.ts';
 import { wireForFloor, type WireQuestion } from '../stores/wire-for-floor.ts';
-import { packingLabelPdf } from '../reports/packing-label.ts';
-import { MOTOR_SHEETS, type MotorSheetTask } from '../reports/motor-sheets.ts';
+import type { MotorSheetTask } from '../reports/motor-sheets.ts';
 
 export type Question =
   | { readonly task: 'calculate'; readonly calculation: Calculation; readonly body: object }
@@ -49,6 +47,9 @@ export interface Failed {
 
 const json = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
 
+/** What draws, and what writes to the database, is loaded by the threads that are asked for it: most of a second each. */
+const documents = () => import('../reports/documents.ts');
+
 async function answer(q: Question): Promise<unknown> {
   switch (q.task) {
     case 'calculate':
@@ -63,11 +64,11 @@ async function answer(q: Question): Promise<unknown> {
     case 'agreement':
     case 'nameplate':
     case 'certificate':
-      return new Uint8Array(await MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
+      return new Uint8Array(await (await documents()).MOTOR_SHEETS[q.task](judgeMotor(q.rows), q.issue));
     case 'past':
       return json(pastFigures(q.rows, q.beside));
     case 'dossier':
-      return new Uint8Array(await dossierFile(q));
+      return new Uint8Array(await (await documents()).dossierFile(q));
     case 'wire':
       return wireForFloor(q.question);
     case 'waves': {
@@ -76,15 +77,15 @@ async function answer(q: Question): Promise<unknown> {
       return fieldsOfWaves(analysed.value, analysed.findings);
     }
     case 'labels':
-      return new Uint8Array(await labelsPdf(q.sheet, q.size, q.issue));
+      return new Uint8Array(await (await documents()).labelsPdf(q.sheet, q.size, q.issue));
     case 'packing':
-      return new Uint8Array(await packingLabelPdf(q.box, q.issue));
+      return new Uint8Array(await (await documents()).packingLabelPdf(q.box, q.issue));
     case 'plan':
-      return new Uint8Array(await planFile(q.file, q.question));
+      return new Uint8Array(await (await documents()).planFile(q.file, q.question));
     case 'import':
-      return importDocument(q.question);
+      return (await import('../exchange/import-document.ts')).importDocument(q.question);
     case 'warm':
-      if (q.fontFolder !== null) await firstDocuments(q.fontFolder);
+      if (q.fontFolder !== null) await (await documents()).firstDocuments(q.fontFolder);
       return waitForOthers(new Int32Array(q.arrived), q.threads);
   }
 }

@@ -1,8 +1,7 @@
 /** Everything thrown, as a problem: what was meant, what the database said, what the network did. */
 import { HttpException } from '@nestjs/common';
 import { finding, type Finding } from '@norther/core';
-import { ZodValidationException } from 'nestjs-zod';
-import type { ZodError } from 'zod';
+import { ZodError } from 'zod';
 import { Busy, Problem } from './problem.ts';
 
 const fromZod = (error: ZodError): Finding[] =>
@@ -10,6 +9,14 @@ const fromZod = (error: ZodError): Finding[] =>
     const field = issue.path.join('.') || 'body';
     return finding('stop', `input.${issue.code}`, `${field}: ${issue.message}`, [field]);
   });
+
+/** What the validation of a body throws, told by what it carries: its class would load the whole framework into each thread. */
+function zodErrorOf(error: unknown): ZodError | null {
+  if (!(error instanceof HttpException) || !('getZodError' in error)) return null;
+  const { getZodError } = error;
+  const found: unknown = typeof getZodError === 'function' ? getZodError.call(error) : null;
+  return found instanceof ZodError ? found : null;
+}
 
 /** Codes of a database that is away, starting, stopping, or full of work. */
 const AWAY = /^(08\w{3}|57P0[1-3]|53\w{3}|55P03|40P01|40001|57014)$/;
@@ -32,8 +39,9 @@ export function isDatabaseAway(error: unknown): boolean {
 /** @returns null for what nobody foresaw */
 export function describeError(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
-  if (error instanceof ZodValidationException) {
-    const findings = fromZod(error.getZodError() as ZodError);
+  const shape = zodErrorOf(error);
+  if (shape) {
+    const findings = fromZod(shape);
     return new Problem(400, findings[0]?.message ?? 'Wrong shape.', findings);
   }
   const status = error instanceof HttpException ? error.getStatus() : bodyStatus(error);

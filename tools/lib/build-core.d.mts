@@ -1,0 +1,2 @@
+export const builtCore: Readonly<Record<'@norther/core', string>>;
+export function buildCore(): Promise<unknown>;
