@@ -9,7 +9,7 @@ import { HELD_MS, largeInputs } from './lib/faults/large.mjs';
 import { raceAll } from './lib/faults/races.mjs';
 import { asTable, roleMatrix } from './lib/faults/roles.mjs';
 import { openShop, takeIn } from './lib/faults/shop.mjs';
-import { startPostgres } from './lib/postgres.mjs';
+import { startTestDatabase } from './lib/test-shop.mjs';
 import { checkNode, ensureBuild, ensurePackages, ROOT } from './lib/prepare.mjs';
 import { run } from './lib/say.mjs';
 
@@ -54,7 +54,7 @@ await run(async () => {
     console.log(`${found.length ? 'FOUND ' : 'ok    '} ${name.padEnd(8)} ${words}`);
     for (const f of found.slice(0, 20)) console.log(`         ${f}`);
   };
-  const postgres = await startPostgres(join(ROOT, '.data', 'test'));
+  const { postgres } = await startTestDatabase();
   try {
     if (parts.some((p) => p !== 'kills')) {
       const shop = await openShop(postgres);

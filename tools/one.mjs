@@ -18,7 +18,7 @@ await run(async () => {
   ensureBuild();
   const browser = name.startsWith('e2e/');
   if (browser) ensureChromium();
-  if (browser && !existsSync(join(ROOT, `${name.replace(/(\.spec\.ts)?$/, '.spec.ts')}`)))
+  if (browser && name !== 'e2e/' && !existsSync(join(ROOT, `${name.replace(/(\.spec\.ts)?$/, '.spec.ts')}`)))
     throw new Stop(`There is no browser test ${name}.`, 'They stand in e2e and end in .spec.ts.');
   const { postgres, env } = await startTestDatabase();
   try {

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { startPostgres } from './lib/postgres.mjs';
+import { startTestDatabase } from './lib/test-shop.mjs';
 import { checkNode, ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/prepare.mjs';
 import { run } from './lib/say.mjs';
 
@@ -49,33 +49,7 @@ await run(async () => {
     if (!r.ok) console.log(r.output);
     say(name, r.ok ? 1 : 0, r.ok ? 0 : 1, 0, r.seconds);
   };
-  const types = async () => {
-    const projects = [
-      'packages/core',
-      'packages/records',
-      'packages/drawings',
-      'apps/server',
-      'apps/instruments',
-      'apps/web',
-      'e2e',
-    ];
-    let failed = 0;
-    const checked = await timed(async () => {
-      for (const project of projects) {
-        const r = await check(bin('tsc'), ['-p', project]);
-        if (r.ok) continue;
-        failed++;
-        console.log(r.output);
-      }
-    });
-    say('types', projects.length - failed, failed, 0, checked.seconds);
-  };
-  const postgres = await startPostgres(join(ROOT, '.data', 'test'));
-  const env = {
-    TEST_ADMIN_URL: postgres.adminUrl(),
-    TEST_OWNER_URL: postgres.ownerUrl('{db}'),
-    TEST_APP_URL: postgres.appUrl('{db}'),
-  };
+  const { postgres, env } = await startTestDatabase();
   const vitest = async (name, projects) => {
     const file = join(RESULTS, `${name}.json`);
     const done = await timed(() =>
@@ -97,20 +71,20 @@ await run(async () => {
     say(name, told.numPassedTests, failed || (done.ok ? 0 : 1), told.numPendingTests, done.seconds);
   };
   try {
-    // Starting, killing and restoring is mostly waiting, so it has company.
+    // Starting, restoring and refusing is mostly waiting, so it has company.
     await Promise.all([
-      one('lint', bin('eslint'), ['.', '--max-warnings', '0']),
       (async () => {
+        await one('types, lint', bin('oxlint'), ['--type-aware', '--type-check', '--deny-warnings', '.']);
         await one('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-        await types();
         await one('arrows', bin('depcruise'), [
           ...['packages', 'apps', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
         ]);
+        await vitest('core', ['core', 'records', 'drawings', 'instruments', 'web']);
       })(),
       vitest('tools', ['tools']),
     ]);
     // What is measured comes last in it: nothing else takes the processor from it.
-    await vitest('unit and API', ['core', 'records', 'drawings', 'server', 'instruments', 'web', 'measured']);
+    await vitest('API', ['server', 'measured']);
 
     const browserFile = join(RESULTS, 'browser.json');
     const browser = await timed(() =>

@@ -21,7 +21,9 @@ test('nobody but their own folders compares with the name of a station, a test o
   );
   const found = PLACES.flatMap((place) =>
     readdirSync(join(ROOT, place), { recursive: true, encoding: 'utf8' })
-      .filter((f) => /\.tsx?$/.test(f) && !/\.test\.|demo\/|^work\/route\/|^test-kinds\/|^machine-kinds\//.test(f))
+      .filter(
+        (f) => /\.tsx?$/.test(f) && !/\.test\.|demo\/|^work\/route\/|^test-kinds\/|^machine-kinds\//.test(f),
+      )
       .flatMap((f) =>
         readFileSync(join(ROOT, place, f), 'utf8')
           .split('\n')
