@@ -73,6 +73,13 @@ module.exports = {
       to: { path: `^packages/core/src/(?!(${ROOMS.join('|')})/)`, pathNot: '/src/(index|version)\\.ts$' },
     },
     {
+      name: 'kit-knows-no-view',
+      comment: 'Pieces that views share know neither the application round them nor a view.',
+      severity: 'error',
+      from: { path: '^apps/web/src/kit/' },
+      to: { path: '^apps/web/src/(?!kit/)' },
+    },
+    {
       name: 'packages-by-their-entry',
       severity: 'error',
       from: { path: '^(apps/[^/]+|packages/[^/]+)/' },

@@ -16,7 +16,7 @@ import { Link } from 'react-router';
 import type { MotorFile } from '../app/api.ts';
 import { PhaseBox } from '../kit/marks.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { JoiningPanel } from './joining-panel.tsx';
 import { JointsPanel } from './joints-panel.tsx';
 import { plannedAnalysis, type PlannedThreePhase } from './planned-analysis.ts';

@@ -11,8 +11,8 @@ import {
 import { useSessionQuery, useShopQuery } from '../app/api.ts';
 import { unwrap } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { NamedItems } from '../kit/named-items.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { NamedItems } from '../sheet/named-items.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { useCriteriaSetsQuery, useSaveCriteriaMutation, useTurnCriteriaMutation } from './criteria-api.ts';
 

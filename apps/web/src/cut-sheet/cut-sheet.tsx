@@ -9,7 +9,7 @@ import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import type { Figure } from '@norther/core';
 import { useCut } from './use-cut.ts';

@@ -23,7 +23,7 @@ import { FindingList } from '../kit/finding-list.tsx';
 import { Fold } from '../kit/fold.tsx';
 import { layoutKey, layoutOfKey } from '../kit/layout-key.ts';
 import { SceneView } from '../kit/scene-view.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { CardForm, useCardForm } from './card-form.tsx';
 import { CountAndMeasure } from './count-and-measure.tsx';

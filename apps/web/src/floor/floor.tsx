@@ -10,7 +10,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { BodyMark } from '../kit/marks.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { useNow } from '../kit/use-now.ts';
 import { useWidth } from '../kit/use-width.ts';
 import { fitsFilter, readFilter } from './floor-filter.ts';

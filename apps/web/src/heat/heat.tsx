@@ -3,7 +3,7 @@ import { readShopSettings } from '@norther/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { problemOf, useShopQuery } from '../app/api.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { CourseChart } from './course-chart.tsx';

@@ -14,8 +14,8 @@ import {
 import type { HeatAnswer, NamedItem } from '@norther/records';
 import { useSessionQuery } from '../app/api.ts';
 import { unwrap } from '../app/use-act.ts';
-import { NamedItems, type Keep, type Turn } from '../kit/named-items.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { NamedItems, type Keep, type Turn } from '../sheet/named-items.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import {
   useHeatQuery,

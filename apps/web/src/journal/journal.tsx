@@ -11,7 +11,7 @@ import { Key } from '../kit/key.tsx';
 import { MomentField } from '../kit/moment-field.tsx';
 import { showMoment } from '../kit/moments.ts';
 import { isoOfMoment } from '../kit/read-moment.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 
 const journalApi = api.injectEndpoints({

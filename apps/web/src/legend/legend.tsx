@@ -3,7 +3,7 @@ import { GAP_DENSITY } from '@norther/core';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { Caution } from '../kit/key.tsx';
 import { BodyMark, PhaseBox, VerdictMark, VERDICT_WORD } from '../kit/marks.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 
 const KEYS = [

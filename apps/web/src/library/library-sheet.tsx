@@ -13,7 +13,7 @@ import type { LibraryAnswer } from '@norther/records';
 import { useMemo, useState, type ReactNode } from 'react';
 import { problemOf, type MotorFile } from '../app/api.ts';
 import { TypedField } from '../kit/fields.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { CoreDrawing } from './core-drawing.tsx';
 import { FromSister } from './from-sister.tsx';
 import { useSistersQuery } from './library-api.ts';

@@ -6,7 +6,7 @@ import { useSaveWindingMutation, type MotorFile } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useCard } from '../data-card/use-card.ts';
 import { FootKeys, Key } from '../kit/key.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { MotorSheet } from '../sheet/motor-sheet.tsx';
 import { LibrarySheet } from './library-sheet.tsx';
 
 export function MotorLibrary() {

@@ -1,7 +1,7 @@
 /** A sheet that its motor's kind draws; a kind without such a sheet leads back to the motor. */
 import { Suspense } from 'react';
 import { Navigate } from 'react-router';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { MotorSheet } from '../sheet/motor-sheet.tsx';
 import type { KindSheetName } from './kind-sheets.ts';
 import { kindViews } from './kinds.ts';
 

@@ -9,7 +9,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
 import { Caution, FootKeys, Key } from '../kit/key.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { isoOfMoment } from '../kit/read-moment.ts';
 import { EarlierVisits } from './earlier-visits.tsx';

@@ -4,7 +4,7 @@ import type { PersonRecord } from '@norther/records';
 import { useState } from 'react';
 import { usePeopleQuery, useSessionQuery, useShopHistoryQuery } from '../app/api.ts';
 import { Key } from '../kit/key.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { ageOf } from '../kit/time.ts';
 import { AddPerson, ChangePerson } from './person-forms.tsx';

@@ -13,7 +13,7 @@ import { isTyping } from '../kit/is-typing.ts';
 import { Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { showClock, showSoon } from '../kit/moments.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { useTakeBackWishMutation, useWishMutation } from './plan-api.ts';

@@ -21,7 +21,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { LineField } from '../kit/line-field.tsx';
 import { Key } from '../kit/key.tsx';
 import { showDay } from '../kit/moments.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { findingsOf, Publish } from './publish.tsx';
 import { useChooseRouteMutation } from './routes-api.ts';

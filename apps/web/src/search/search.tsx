@@ -30,7 +30,7 @@ import { Choice, optionsOf } from '../kit/choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { Key } from '../kit/key.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { AsFound } from './as-found.tsx';
 import { HowFar } from './how-far.tsx';

@@ -8,7 +8,7 @@ import { unwrap, useAct } from '../app/use-act.ts';
 import { Key } from '../kit/key.tsx';
 import { LineField } from '../kit/line-field.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { showMoment } from '../kit/moments.ts';
 import { BatchForm } from './batch-form.tsx';

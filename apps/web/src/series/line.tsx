@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { problemOf } from '../app/api.ts';
 import { isTyping } from '../kit/is-typing.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { FigureChart } from './figure-chart.tsx';

@@ -1,7 +1,7 @@
 /** The title block of a batch. */
 import type { LineAnswer } from '@norther/records';
 import type { ReactNode } from 'react';
-import { TITLE_CELL } from '../kit/title.ts';
+import { TITLE_CELL } from '../sheet/title.ts';
 
 const promised = (iso: string | null) =>
   iso === null

@@ -3,7 +3,7 @@ import { SERIES_LINES } from '@norther/core';
 import { Link, useNavigate } from 'react-router';
 import { problemOf, useSessionQuery } from '../app/api.ts';
 import { showMoment } from '../kit/moments.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { BatchForm } from './batch-form.tsx';
 import { batchPath, useSeriesQuery } from './series-api.ts';

@@ -10,7 +10,7 @@ import { Caution, Key } from '../kit/key.tsx';
 import { LineField } from '../kit/line-field.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { useWidth } from '../kit/use-width.ts';
 import { FigureChart } from './figure-chart.tsx';

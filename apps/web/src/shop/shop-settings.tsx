@@ -7,7 +7,7 @@ import { useDraft } from '../app/use-draft.ts';
 import { CriteriaChoice } from '../criteria/criteria-choice.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { FootKeys, Key } from '../kit/key.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 
 export function ShopSettings() {

@@ -5,7 +5,7 @@ import { group } from 'd3';
 import { useState } from 'react';
 import { useRetireReelMutation, useShopQuery } from '../app/api.ts';
 import { unwrap, useAct } from '../app/use-act.ts';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { SheetName } from '../kit/sheet-name.tsx';
 import { ReelForm } from './reel-form.tsx';
 import { ReelTable } from './reel-table.tsx';

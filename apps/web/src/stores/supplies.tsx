@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { unwrap } from '../app/use-act.ts';
 import { Fold } from '../kit/fold.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
-import { NamedItems } from '../kit/named-items.tsx';
+import { NamedItems } from '../sheet/named-items.tsx';
 import { showDay } from '../kit/moments.ts';
 import { useNow } from '../kit/use-now.ts';
 import { LotForms, NewLot } from './lot-forms.tsx';

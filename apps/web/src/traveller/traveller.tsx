@@ -37,7 +37,7 @@ import { FindingList } from '../kit/finding-list.tsx';
 import { TypedField } from '../kit/fields.tsx';
 import { Caution, Key } from '../kit/key.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { MotorSheet } from '../sheet/motor-sheet.tsx';
 import { Photos } from '../photos/photos.tsx';
 import { DrawnHere } from './drawn-here.tsx';
 import { EarlierAttempts } from './earlier-attempts.tsx';
@@ -48,7 +48,7 @@ import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
 import { UsualTime } from './usual-time.tsx';
 import { ReasonDialog } from '../kit/reason-dialog.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { ageOf } from '../kit/time.ts';
 
 export function Traveller() {

@@ -1,9 +1,9 @@
 /** Trends: one figure over the visits of a machine, with its limit, its sisters, and the day when it would meet the limit. */
 import { sayTrend, STAGES, trendOf, type FigureOverTime } from '@norther/core';
 import { useSearchParams } from 'react-router';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { MotorSheet } from '../sheet/motor-sheet.tsx';
 import { VerdictMark } from '../kit/marks.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import type { MotorFile } from '../app/api.ts';
 import { usePastQuery } from './trends-api.ts';
 import { TrendChart } from './trend-chart.tsx';

@@ -18,9 +18,9 @@ import { visitOf } from '../app/visit.ts';
 import { plannedWinding } from '../connection-bench/planned-analysis.ts';
 import { LimitScale } from '../kit/limit-scale.tsx';
 import { VERDICT_WORD, VerdictMark, type MarkKind } from '../kit/marks.tsx';
-import { MotorSheet } from '../kit/motor-sheet.tsx';
+import { MotorSheet } from '../sheet/motor-sheet.tsx';
 import { SceneView } from '../kit/scene-view.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 
 export function Verdict() {
   return <MotorSheet>{(file) => <OneVerdict file={file} />}</MotorSheet>;

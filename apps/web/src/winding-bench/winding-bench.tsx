@@ -8,7 +8,7 @@ import { TypedField } from '../kit/fields.tsx';
 import { FindingList } from '../kit/finding-list.tsx';
 import { isTyping } from '../kit/is-typing.ts';
 import { PressedRow } from '../kit/pressed-row.tsx';
-import { Sheet, View } from '../kit/sheet.tsx';
+import { Sheet, View } from '../sheet/sheet.tsx';
 import { ShorthandLine } from '../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../kit/working-panel.tsx';
 import { partOf, partsOf, ROLE_NAME, type Lit, type Part, type Role } from './bench-state.ts';

@@ -12,7 +12,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
 import { isTyping } from '../../kit/is-typing.ts';
 import { SceneView } from '../../kit/scene-view.tsx';
-import { Sheet, View } from '../../kit/sheet.tsx';
+import { Sheet, View } from '../../sheet/sheet.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';
 import { ChangeView, fromFound, type CommonTab } from '../shared/change-view.tsx';

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import type { MotorFile } from '../../app/api.ts';
 import type { useCard } from '../../data-card/use-card.ts';
 import { PressedRow } from '../../kit/pressed-row.tsx';
-import { View } from '../../kit/sheet.tsx';
+import { View } from '../../sheet/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { WorkingPanel } from '../../kit/working-panel.tsx';
 import type { Role } from '../../winding-bench/bench-state.ts';

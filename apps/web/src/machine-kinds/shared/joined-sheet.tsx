@@ -9,7 +9,7 @@ import { useJoints } from '../../connection-bench/use-joints.ts';
 import { useWalk } from '../../connection-bench/use-walk.ts';
 import { WalkPanel } from '../../connection-bench/walk-panel.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
-import { Sheet, View } from '../../kit/sheet.tsx';
+import { Sheet, View } from '../../sheet/sheet.tsx';
 
 const NO_LENGTHS: ReadonlyMap<number, number> = new Map();
 

@@ -9,7 +9,7 @@ import { MergeBox } from '../../data-card/merge-box.tsx';
 import type { useCard } from '../../data-card/use-card.ts';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { SceneView } from '../../kit/scene-view.tsx';
-import { Sheet, View } from '../../kit/sheet.tsx';
+import { Sheet, View } from '../../sheet/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 
 export function KindCard<P extends NonNullable<CheckedCard['plan']>>({

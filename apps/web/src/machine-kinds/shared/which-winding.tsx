@@ -5,7 +5,7 @@ import type { Finding } from '@norther/core';
 import type { MotorFile } from '../../app/api.ts';
 import { FindingList } from '../../kit/finding-list.tsx';
 import { PressedRow } from '../../kit/pressed-row.tsx';
-import { Sheet, View } from '../../kit/sheet.tsx';
+import { Sheet, View } from '../../sheet/sheet.tsx';
 import { ROLE_NAME, type Role } from '../../winding-bench/bench-state.ts';
 
 export function WhichWinding<R extends Role>({

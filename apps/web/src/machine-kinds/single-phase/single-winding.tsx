@@ -11,7 +11,7 @@ import { singlePhaseBore } from '@norther/drawings';
 import { useCallback, useState } from 'react';
 import type { MotorFile } from '../../app/api.ts';
 import { SceneView } from '../../kit/scene-view.tsx';
-import { Sheet, View } from '../../kit/sheet.tsx';
+import { Sheet, View } from '../../sheet/sheet.tsx';
 import { ShorthandLine } from '../../kit/shorthand-line.tsx';
 import { ROLE_NAME } from '../../winding-bench/bench-state.ts';
 import { FigureTable } from '../../winding-bench/figure-table.tsx';

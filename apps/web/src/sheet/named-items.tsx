@@ -4,9 +4,9 @@ import type { NamedItem } from '@norther/records';
 import { useState, type ReactNode } from 'react';
 import { useAct } from '../app/use-act.ts';
 import { useDraft } from '../app/use-draft.ts';
-import { FindingList } from './finding-list.tsx';
-import { TypedField } from './fields.tsx';
-import { FootKeys, Key } from './key.tsx';
+import { FindingList } from '../kit/finding-list.tsx';
+import { TypedField } from '../kit/fields.tsx';
+import { FootKeys, Key } from '../kit/key.tsx';
 
 type Act = Parameters<ReturnType<typeof useAct>>[0];
 /** Sends a new one (without an id) or a change. */

@@ -8,9 +8,9 @@ import { messageDismissed, sheetTurned } from '../app/sheet-state.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { useLeave } from '../app/use-leave.ts';
 import { WaitingLine } from '../offline/waiting-line.tsx';
-import { Hatches } from './marks.tsx';
+import { Hatches } from '../kit/marks.tsx';
 import { ScanLine } from './scan-line.tsx';
-import { ViewJumps } from './view-jumps.tsx';
+import { ViewJumps } from '../kit/view-jumps.tsx';
 import { MotorTitle, TITLE_CELL as cell } from './title.ts';
 
 export function Sheet({

@@ -1,8 +1,8 @@
 /** The title block of a motor: which one this is, its plate, where it stands, when it is promised. */
 import { kindAndRoute, machineKind, readDual, showShort, stationOf } from '@norther/core';
 import type { MotorFile } from '../app/api.ts';
-import { BodyMark } from './marks.tsx';
-import { ageOf, promiseOf } from './time.ts';
+import { BodyMark } from '../kit/marks.tsx';
+import { ageOf, promiseOf } from '../kit/time.ts';
 import { TITLE_CELL as cell } from './title.ts';
 
 export function MotorCells({ file, tablet }: { file: MotorFile; tablet: boolean }) {
