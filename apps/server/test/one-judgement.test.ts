@@ -82,48 +82,51 @@ const CASES = MACHINE_KIND_IDS.flatMap((kind) =>
   ),
 );
 
-describe.each(CASES.map((c, i) => [...c, i % 2 === 1] as const))('%s: %s, %s, bad: %s', (kindId, test, stage, bad) => {
-  it('is judged alike everywhere', async () => {
-    await fc.assert(
-      fc.asyncProperty(
-        anyReading(test, bad),
-        fc.nat(machineKind(kindId).examples.length - 1),
-        async (typed, example) => {
-          const number = await motorOf(kindId, example);
-          const base = `motors/${number}`;
-          const before = (await s.lead.get<File>(base)).body;
-          const panel = judgeTest(test, typed, contextFor(plansOf(visitOf(before), true), stage));
-          const kept = await s.tester.post<{ id: string; verdict: string }>(`${base}/readings`, {
-            kind: test,
-            stage,
-            typed,
-          });
-          const api = await s.lead.post<{ judgement: Judgement }>('calculate/test', {
-            machine: kindId,
-            kind: test,
-            typed,
-            plate: machineKind(kindId).examples[example]!.plate,
-            card: machineKind(kindId).examples[example]!.card,
-          });
-          if (!panel.ok) {
-            expect([kept.status, api.status]).toEqual([400, 400]);
-            return;
-          }
-          expect(kept.body.verdict).toBe(panel.judgement.verdict);
-          const reopened = (await s.lead.get<File>(base)).body;
-          const { outcome } = reopened.readings.find((r) => r.id === kept.body.id)!;
-          expect(outcome.judgement).toEqual(told(panel.judgement));
-          expect(api.body.judgement).toEqual(told(panel.judgement));
-          const { facts } = judgeVisit(visitOf(reopened), { working: false });
-          expect(told(facts.tests.find((t) => t.kind === test && t.stage === stage)!.judgement)).toEqual(
-            told(panel.judgement),
-          );
-        },
-      ),
-      { numRuns: 1 },
-    );
-  });
-});
+describe.each(CASES.map((c, i) => [...c, i % 2 === 1] as const))(
+  '%s: %s, %s, bad: %s',
+  (kindId, test, stage, bad) => {
+    it('is judged alike everywhere', async () => {
+      await fc.assert(
+        fc.asyncProperty(
+          anyReading(test, bad),
+          fc.nat(machineKind(kindId).examples.length - 1),
+          async (typed, example) => {
+            const number = await motorOf(kindId, example);
+            const base = `motors/${number}`;
+            const before = (await s.lead.get<File>(base)).body;
+            const panel = judgeTest(test, typed, contextFor(plansOf(visitOf(before), true), stage));
+            const kept = await s.tester.post<{ id: string; verdict: string }>(`${base}/readings`, {
+              kind: test,
+              stage,
+              typed,
+            });
+            const api = await s.lead.post<{ judgement: Judgement }>('calculate/test', {
+              machine: kindId,
+              kind: test,
+              typed,
+              plate: machineKind(kindId).examples[example]!.plate,
+              card: machineKind(kindId).examples[example]!.card,
+            });
+            if (!panel.ok) {
+              expect([kept.status, api.status]).toEqual([400, 400]);
+              return;
+            }
+            expect(kept.body.verdict).toBe(panel.judgement.verdict);
+            const reopened = (await s.lead.get<File>(base)).body;
+            const { outcome } = reopened.readings.find((r) => r.id === kept.body.id)!;
+            expect(outcome.judgement).toEqual(told(panel.judgement));
+            expect(api.body.judgement).toEqual(told(panel.judgement));
+            const { facts } = judgeVisit(visitOf(reopened), { working: false });
+            expect(told(facts.tests.find((t) => t.kind === test && t.stage === stage)!.judgement)).toEqual(
+              told(panel.judgement),
+            );
+          },
+        ),
+        { numRuns: 1 },
+      );
+    });
+  },
+);
 
 describe('a machine that comes back', () => {
   it('is known by its serial number: its plate, and the winding that was in it when it left', async () => {

@@ -11,6 +11,7 @@ export { phaseSums, slotStar } from './phasor-star.ts';
 export { armatureRing, armatureUnrolled, type ArmatureOptions } from './machine-kinds/armature.ts';
 export { fieldFrame } from './machine-kinds/field-frame.ts';
 export { toothConnection, toothRing } from './machine-kinds/teeth.ts';
+export { stepDrawing, type StepOptions } from './machine-kinds/step-drawing.ts';
 export { boreDrawing, girthDrawing, jointDrawing } from './machine-kinds/index.ts';
 export { singlePhaseBore, singlePhaseConnection } from './machine-kinds/single-phase.ts';
 export {

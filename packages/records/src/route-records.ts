@@ -1,5 +1,5 @@
 /** A route as it is kept, sent and exported: the shop's own ones, each in versions that never change. */
-import { DIMENSIONS, MOST_STATIONS, type Route } from '@norther/core';
+import { DIMENSIONS, MOST_STATIONS, STATION_WORKS, type Route, type StationWork } from '@norther/core';
 import { z } from 'zod';
 import {
   BodyName,
@@ -49,6 +49,7 @@ const StationShape = z.strictObject({
   body: BodyName,
   name: line(16),
   title: line(80),
+  work: z.enum(Object.keys(STATION_WORKS) as [StationWork, ...StationWork[]]).optional(),
   todo: z.array(line(300)).max(12),
   record: z.array(RecordField).max(24),
   caution: z.strictObject({ name: line(60), text: line(500) }).optional(),

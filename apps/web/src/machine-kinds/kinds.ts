@@ -1,18 +1,12 @@
 /** The sheets that look different for each kind of machine. A new kind is a folder of views and a line in this list. */
-import type { Station } from '@norther/core';
 import { lazy, type ComponentType } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import type { KindSheetName } from './kind-sheets.ts';
 
 type OfMotor = { readonly file: MotorFile };
-type OfStation = OfMotor & { readonly station: Station };
 
 export interface KindViews {
   readonly sheets: Readonly<Partial<Record<KindSheetName, ComponentType<OfMotor>>>>;
-  /** What a step takes, for this motor. */
-  readonly materials: ComponentType<OfStation>;
-  /** What the hand looks at while it does a step; nothing where there is nothing to draw. */
-  readonly drawing: ComponentType<OfStation>;
 }
 
 /** A view of its own file, loaded when it is first opened. */
@@ -29,8 +23,6 @@ const COMMUTATOR: KindViews = {
     connection: from(() => import('./direct-current/direct-connection.tsx'), 'DirectConnection'),
     cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
   },
-  materials: from(() => import('./direct-current/direct-materials.tsx'), 'DirectMaterials'),
-  drawing: from(() => import('./direct-current/direct-step-drawing.tsx'), 'DirectStepDrawing'),
 };
 
 const VIEWS: Readonly<Record<string, KindViews>> = {
@@ -42,8 +34,6 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       search: from(() => import('../search/search.tsx'), 'Search'),
       cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
-    materials: from(() => import('../traveller/materials.tsx'), 'Materials'),
-    drawing: from(() => import('../traveller/step-drawing.tsx'), 'StepDrawing'),
   },
   'wound-rotor': {
     sheets: {
@@ -53,8 +43,6 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       search: from(() => import('../search/search.tsx'), 'Search'),
       cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
-    materials: from(() => import('./wound-rotor/wound-materials.tsx'), 'WoundMaterials'),
-    drawing: from(() => import('./wound-rotor/wound-step-drawing.tsx'), 'WoundStepDrawing'),
   },
   'single-phase': {
     sheets: {
@@ -63,8 +51,6 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       connection: from(() => import('./single-phase/single-connection.tsx'), 'SingleConnection'),
       cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
-    materials: from(() => import('./single-phase/single-materials.tsx'), 'SingleMaterials'),
-    drawing: from(() => import('./single-phase/single-step-drawing.tsx'), 'SingleStepDrawing'),
   },
   'direct-current': COMMUTATOR,
   universal: COMMUTATOR,
@@ -75,8 +61,6 @@ const VIEWS: Readonly<Record<string, KindViews>> = {
       connection: from(() => import('./tooth-coil/tooth-connection.tsx'), 'ToothConnection'),
       cut: from(() => import('../cut-sheet/cut-sheet.tsx'), 'CutSheet'),
     },
-    materials: from(() => import('./tooth-coil/tooth-materials.tsx'), 'ToothMaterials'),
-    drawing: from(() => import('./tooth-coil/tooth-step-drawing.tsx'), 'ToothStepDrawing'),
   },
 };
 

@@ -3,11 +3,14 @@ import {
   DIMENSIONS,
   readQuantity,
   showShort,
+  STATION_WORKS,
+  workOf,
   YES,
   type Dimension,
   type Field,
   type Role,
   type Station,
+  type StationWork,
 } from '@norther/core';
 import { z } from 'zod';
 
@@ -55,6 +58,7 @@ const RecordRow = FigureEntry.superRefine((row, context) => {
 export const StationEntry = z.object({
   name: z.string().trim().min(1, 'A short name for the floor.').max(16, 'At most 16 letters.'),
   title: z.string().trim().min(1, 'What is done there?').max(80, 'At most 80 letters.'),
+  work: z.enum(Object.keys(STATION_WORKS) as [StationWork, ...StationWork[]]),
   todo: z
     .string()
     .refine((t) => linesOf(t).length > 0, 'One line at least.')
@@ -111,6 +115,7 @@ export function entryOf(station: Station, fixed: ReadonlySet<string>): StationEn
   return {
     name: station.name,
     title: station.title,
+    work: workOf(station) ?? 'other',
     todo: station.todo.join('\n'),
     minutes: say(station.standardMinutes),
     equipment: station.equipment ?? '',
@@ -213,6 +218,8 @@ export function changeOf(entry: StationEntry, station: Station): Partial<Station
   return {
     name: entry.name.trim(),
     title: entry.title.trim(),
+    // What follows from the station it was copied from, or none, is not written down.
+    work: entry.work === (workOf(station) ?? 'other') ? station.work : entry.work,
     todo: linesOf(entry.todo),
     standardMinutes: minutes ?? undefined,
     equipment: entry.equipment.trim() || undefined,

@@ -5,6 +5,7 @@ import {
   placeOf,
   movedStation,
   STAGES,
+  STATION_WORKS,
   stretchOf,
   TEST_KINDS,
   withoutStation,
@@ -16,7 +17,7 @@ import {
 } from '@norther/core';
 import { X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
-import { FormProvider, useFieldArray, useForm, useFormContext } from 'react-hook-form';
+import { FormProvider, useController, useFieldArray, useForm, useFormContext } from 'react-hook-form';
 import { Choice } from '../kit/choice.tsx';
 import { Key } from '../kit/key.tsx';
 import { GateForm } from './gate-form.tsx';
@@ -72,6 +73,7 @@ export function StationForm({ route, station, fixed, model, onChange, onLeaveOut
           <Line name="name" label="On the floor" />
           <Line name="minutes" label="Usually takes" unit="min" />
           <Line name="title" label="What is done" wide />
+          <Work readOnly={!onChange} />
           <Area name="todo" label="What to do, a line each" rows={4} />
           <div className="col-span-2 flex flex-wrap items-center gap-x-4">
             <span className="text-[13px] text-graphite">Signed by</span>
@@ -117,6 +119,28 @@ function Wrong({ of }: { readonly of: 'signers' }) {
   const error = formState.errors[of];
   const message = error?.message ?? error?.root?.message;
   return message ? <span className="text-[13px] text-carmine">{message}</span> : null;
+}
+
+/** What it is, so that materials and the drawing follow whatever a shop calls it. */
+function Work({ readOnly }: { readonly readOnly: boolean }) {
+  const { field } = useController<StationEntry, 'work'>({ name: 'work' });
+  return (
+    <div className="col-span-2">
+      <span className="block text-[13px] text-graphite">Brings materials and drawing of</span>
+      {readOnly ? (
+        <span className="text-[15px]">{STATION_WORKS[field.value]}</span>
+      ) : (
+        <Choice
+          label="Brings materials and drawing of"
+          name="work"
+          value={field.value}
+          options={Object.entries(STATION_WORKS).map(([value, label]) => ({ value, label }))}
+          onChoose={(value) => field.onChange(value)}
+          className="h-9 w-full border-[1.5px] border-b-2 border-pencil border-b-ink text-[15px] max-xl:h-12"
+        />
+      )}
+    </div>
+  );
 }
 
 /** Tests that are entered on the test sheet before it is signed. */

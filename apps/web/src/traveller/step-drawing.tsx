@@ -1,45 +1,33 @@
-/** The drawing that a step of a three-phase rewind is done by. */
-import {
-  asThreePhase,
-  type Station,
-  type StationId,
-  type ThreePhaseCard,
-  type WindingAnalysis,
-} from '@norther/core';
-import { connectionDrawing, slotRing, slotSection, type Scene } from '@norther/drawings';
+/** The drawing that a step is done by. */
+import { workOf, type Station } from '@norther/core';
+import { stepDrawing } from '@norther/drawings';
 import { useMemo } from 'react';
 import type { MotorFile } from '../app/api.ts';
 import { asConnected } from '../connection-bench/as-connected.ts';
-import { useCut, type Cut } from '../cut-sheet/use-cut.ts';
+import { useCut } from '../cut-sheet/use-cut.ts';
 import { SceneView } from '../kit/scene-view.tsx';
-import { STEP_DRAWING } from './step-drawing-size.ts';
 
-type Planned = Cut & { readonly card: ThreePhaseCard };
-
-const DRAWINGS: Partial<
-  Record<StationId, (a: WindingAnalysis, planned: Planned, file: MotorFile) => Scene | null>
-> = {
-  insulate: (_, { cut }) => (cut?.ok ? slotSection(cut.value.shape, { width: 260, height: 300 }) : null),
-  wind: ({ layout }) =>
-    slotRing(layout, {
-      size: STEP_DRAWING,
-      // The first group to lay: where its coils go in and how far they reach.
-      litCoils: new Set(layout.groups[0]?.coils),
-    }),
-  connect: ({ layout, connection }, { card: { card, plan } }, file) =>
-    connectionDrawing(layout, connection, {
-      size: STEP_DRAWING,
-      ...(plan ? asConnected(plan, file) : {}),
-      exitClock: card.exitClock ?? 3,
-    }),
-};
+/** Side of the drawing beside a step's list: it stands above the fold of a screen 800 high [px]. */
+const SIZE = 344;
 
 export function StepDrawing({ file, station }: { readonly file: MotorFile; readonly station: Station }) {
-  const planned = useCut(file);
+  const { checked, cut } = useCut(file);
+  const work = workOf(station);
+  const { body } = station;
   const scene = useMemo(() => {
-    const draw = DRAWINGS[station.id];
-    const card = asThreePhase(planned.checked);
-    return card?.analysis && draw ? draw(card.analysis, { ...planned, card }, file) : null;
-  }, [planned, file, station.id]);
+    const { plan, typed } = checked;
+    if (!plan || !work) return null;
+    const exitClock = Number(typed['exitClock']);
+    return stepDrawing(
+      plan,
+      { work, body },
+      {
+        size: SIZE,
+        cut: cut?.ok ? cut.value : null,
+        connected: asConnected(plan, file),
+        ...(exitClock > 0 ? { exitClock } : {}),
+      },
+    );
+  }, [checked, cut, work, body, file]);
   return scene && <SceneView scene={scene} className="mx-auto" />;
 }

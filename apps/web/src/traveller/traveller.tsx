@@ -1,4 +1,6 @@
 /** The traveller: the step in hand on one screen, for a glove. */
+import { Materials } from './materials.tsx';
+import { StepDrawing } from './step-drawing.tsx';
 import {
   checkSigning,
   holdOn,
@@ -42,7 +44,6 @@ import { Photos } from '../photos/photos.tsx';
 import { DrawnHere } from './drawn-here.tsx';
 import { EarlierAttempts } from './earlier-attempts.tsx';
 import { AmendRecord } from './amend-record.tsx';
-import { kindViews } from '../machine-kinds/kinds.ts';
 import { ShutGate } from './shut-gate.tsx';
 import { StationTests } from './station-tests.tsx';
 import { Tracks } from './tracks.tsx';
@@ -99,7 +100,6 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
 
   const judged = useMemo(() => judgedOf(file), [file]);
   const { route } = judged.visit;
-  const { materials: Materials, drawing: Drawing } = kindViews(file.motor.kind);
   const hold = holdOn(station.body, file.holds) as (HoldRecord & { id: string }) | null;
   const against = signed ? [] : mayGoOn(judged, station.id);
   const caution = station.caution && sayCaution(station.caution, readShopSettings(file.settings).touch);
@@ -181,7 +181,7 @@ function Step({ file, station, onDone }: { file: MotorFile; station: Station; on
               </Suspense>
             </div>
             <Suspense>
-              <Drawing file={file} station={station} />
+              <StepDrawing file={file} station={station} />
             </Suspense>
           </div>
         </div>

@@ -1,4 +1,5 @@
 /** The direct-current machine with a wound armature and a field frame, as a kind of machine. */
+import { COMMUTATOR_MATERIALS } from './materials.ts';
 import { jointKey } from '../../winding/connection/index.ts';
 import { copperKg } from '../../winding/analysis/index.ts';
 import type { Typed } from '../../language/forms/index.ts';
@@ -20,7 +21,13 @@ import { checkDirectCurrentCard, type DirectCurrentCard } from './check-card.ts'
 import { cutOfDirectCurrent } from './cut.ts';
 import { directCurrentCauses } from './failure.ts';
 import { armatureTurnMm } from './figures.ts';
-import { DIRECT_CURRENT_COILS, DIRECT_CURRENT_ID, directCurrentPlan, keyOf } from './plan.ts';
+import {
+  commutatorPlanOf,
+  DIRECT_CURRENT_COILS,
+  DIRECT_CURRENT_ID,
+  directCurrentPlan,
+  keyOf,
+} from './plan.ts';
 import { DIRECT_CURRENT_PLATE, readDirectCurrentPlate } from './plate.ts';
 import {
   changeOfDirectCurrentLine,
@@ -198,6 +205,11 @@ export const directCurrent: MachineKind<DirectCurrentCard> = {
       return [{ reel, field: reelId, kg }];
     });
     return { typed: made, wire };
+  },
+
+  materials(card, { work }, cut) {
+    const plan = commutatorPlanOf(card.plan);
+    return (plan && COMMUTATOR_MATERIALS[work]?.(plan, cut)) ?? null;
   },
 
   cutList(card, plate, stock, settings) {

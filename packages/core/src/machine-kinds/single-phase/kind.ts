@@ -1,4 +1,5 @@
 /** The single-phase stator with a main and a start winding, and a cage rotor, as a kind of machine. */
+import { SINGLE_PHASE_MATERIALS } from './materials.ts';
 import { jointKey } from '../../winding/connection/index.ts';
 import { finding, refused, type Finding } from '../../language/quantity/index.ts';
 import { copperKg } from '../../winding/analysis/index.ts';
@@ -197,6 +198,11 @@ export const singlePhase: MachineKind<SinglePhaseCard> = {
       ];
     });
     return { typed: made, wire };
+  },
+
+  materials(card, { work }, cut) {
+    const plan = singlePhasePlanOf(card.plan);
+    return (plan && SINGLE_PHASE_MATERIALS[work]?.(plan, cut)) ?? null;
   },
 
   cutList({ plan, typed, findings }, plate, stock, settings) {

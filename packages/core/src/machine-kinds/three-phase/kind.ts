@@ -1,4 +1,5 @@
 /** The three-phase stator with a cage rotor, as a kind of machine. */
+import { THREE_PHASE_MATERIALS } from './materials.ts';
 import { connectionList, jointKey, planKey } from '../../winding/connection/index.ts';
 import { finding, type Finding } from '../../language/quantity/index.ts';
 import { buildLayout } from '../../winding/layout/index.ts';
@@ -162,6 +163,8 @@ export const threePhase: MachineKind<ThreePhaseCard> = {
   },
 
   cutList: cutOfThreePhase,
+  materials: ({ analysis }, { work }, cut) =>
+    (analysis && THREE_PHASE_MATERIALS[work]?.(analysis, cut)) ?? null,
 
   examples: [
     {

@@ -1,4 +1,5 @@
 /** The brushless motor with magnets and coils on single teeth, as a kind of machine. */
+import { TOOTH_COIL_MATERIALS } from './materials.ts';
 import { copperKg } from '../../winding/analysis/index.ts';
 import { jointKey } from '../../winding/connection/index.ts';
 import type { Typed } from '../../language/forms/index.ts';
@@ -191,6 +192,11 @@ export const toothCoil: MachineKind<ToothCoilCard> = {
           ]
         : [],
     };
+  },
+
+  materials(card, { work }, cut) {
+    const plan = toothCoilPlanOf(card.plan);
+    return (plan && TOOTH_COIL_MATERIALS[work]?.(plan, cut)) ?? null;
   },
 
   cutList({ plan, typed, findings }, plate, stock, settings) {

@@ -111,6 +111,8 @@ export const universal: MachineKind<DirectCurrentCard> = {
   cutList: (card, plate, stock, settings) =>
     directCurrent.cutList({ ...card, typed: asArmatureCard(card.typed) }, plate, stock, settings),
 
+  materials: (card, at, cut) => directCurrent.materials(card, at, cut),
+
   examples: [
     {
       plate: {

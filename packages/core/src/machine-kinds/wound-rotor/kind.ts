@@ -1,4 +1,5 @@
 /** The three-phase motor with a wound rotor and slip rings, as a kind of machine. Its stator is that of any three-phase motor. */
+import { WOUND_ROTOR_MATERIALS } from './materials.ts';
 import { readForm } from '../../language/forms/index.ts';
 import { finding, type Finding } from '../../language/quantity/index.ts';
 import type { MachineKind } from '../../winding/machine/index.ts';
@@ -91,6 +92,12 @@ export const woundRotor: MachineKind<WoundRotorCard> = {
       (id) => typed[id]?.trim() ?? '',
     );
     return stator && rotor.some(Boolean) ? `rotor ${rotor.join('/')} ${stator}` : stator;
+  },
+
+  materials(card, at, cut) {
+    if (at.body === 'stator') return threePhase.materials(card, at, cut);
+    const rotor = card.plan?.rotor;
+    return (rotor && WOUND_ROTOR_MATERIALS[at.work]?.(rotor, cut)) ?? null;
   },
 
   checkWound(card, record) {

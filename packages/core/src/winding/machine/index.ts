@@ -18,3 +18,13 @@ export {
   type MomentNeeds,
 } from './moments.ts';
 export type { Plan, PlanCoil, PlanGroup, PlanWalk } from './plan.ts';
+export {
+  CUT_SHEET,
+  piecesToCut,
+  STATION_WORKS,
+  type MaterialRow,
+  type MaterialsOf,
+  type StepMaterials,
+  type StationWork,
+  type WorkAt,
+} from './work.ts';

@@ -8,6 +8,7 @@ import type { Figure, Finding, Outcome } from '../../language/quantity/index.ts'
 import type { Reel } from '../wire/index.ts';
 import type { MissingField, MomentNeeds } from './moments.ts';
 import type { Plan } from './plan.ts';
+import type { StepMaterials, WorkAt } from './work.ts';
 
 /** What a shop has decided for all its motors: settings of the computation, and how joints are made where a card is silent. */
 export interface ShopDefaults {
@@ -123,6 +124,8 @@ export interface MachineKind<C extends CheckedCard = CheckedCard> {
   ): { readonly typed: Typed; readonly wire: readonly WireDrawn[] } | null;
   /** What to cut and buy for the winding of a card; refused where the card does not say enough. */
   cutList(card: C, plate: Nameplate, stock: readonly Reel[], settings: CutSettings): Outcome<CutList>;
+  /** What a station's work takes for the winding of a card; null where it takes nothing that is worked out. */
+  materials(card: C, at: WorkAt, cut: CutList | null): StepMaterials | null;
   /** Plates and cards as they are met, each of which can be wound: every registry check tries them. */
   readonly examples: readonly { readonly plate: Typed; readonly card: Typed }[];
 }

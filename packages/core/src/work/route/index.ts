@@ -55,6 +55,11 @@ export const routeOf = (motor: RouteName, own: Route | null): Route =>
   // A version that this program does not know was written by a newer one, whose records an older one does not open.
   own ?? routeInVersion(motor.route, motor.routeVersion) ?? newestRoute(motor.route);
 
+const WORK_OF = new Map(ROUTES.flatMap(stationsOf).map((s) => [s.id, s.work]));
+/** The work of a station: what it says itself, or what the published station it was copied from does. */
+export const workOf = ({ id, work }: Pick<Station, 'id' | 'work'>): Station['work'] =>
+  work ?? WORK_OF.get(id);
+
 export const isPublished = (id: string): boolean => ROUTES.some((r) => r.id === id);
 
 /** The stations of some routes, each id once: for lists over motors of many routes. */

@@ -1,6 +1,7 @@
 /** What a station of a route is: what to do, what to record, what can hurt, what it waits for. */
 import type { Form } from '../../language/forms/index.ts';
 import type { Caution } from '../../language/safety/index.ts';
+import type { StationWork } from '../../winding/machine/index.ts';
 import type { Stage, TestKindId } from '../../test-kinds/index.ts';
 
 export type Role = 'winder' | 'tester' | 'lead';
@@ -15,6 +16,8 @@ export interface Station {
   /** Short name for the track. */
   readonly name: string;
   readonly title: string;
+  /** What is done there, where materials, a drawing or rules follow from it. */
+  readonly work?: StationWork;
   readonly todo: readonly string[];
   readonly record: Form;
   readonly caution?: Caution;

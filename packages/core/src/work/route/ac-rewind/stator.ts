@@ -101,6 +101,7 @@ export const STATOR_STATIONS: readonly Station[] = [
   },
   {
     id: 'insulate',
+    work: 'insulate',
     body: 'stator',
     name: 'Insulate',
     title: 'Slot insulation',
@@ -121,6 +122,7 @@ export const STATOR_STATIONS: readonly Station[] = [
   },
   {
     id: 'wind',
+    work: 'wind',
     begins: 'before-varnish',
     body: 'stator',
     name: 'Wind',
@@ -139,6 +141,7 @@ export const STATOR_STATIONS: readonly Station[] = [
   },
   {
     id: 'connect',
+    work: 'connect',
     body: 'stator',
     name: 'Connect',
     title: 'Connect groups and leads',
@@ -158,6 +161,7 @@ export const STATOR_STATIONS: readonly Station[] = [
   },
   {
     id: 'check',
+    work: 'prove',
     equipment: 'Test panel',
     body: 'stator',
     name: 'Check',

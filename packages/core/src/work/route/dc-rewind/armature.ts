@@ -18,6 +18,7 @@ const like = (id: string): Station => {
 export const ARMATURE_STATIONS: readonly Station[] = [
   {
     id: 'mark',
+    work: 'mark',
     body: 'rotor',
     name: 'Mark',
     title: 'Mark slot to bar, take the data',
@@ -85,6 +86,7 @@ export const ARMATURE_STATIONS: readonly Station[] = [
   {
     ...like('insulate'),
     id: 'insulate-armature',
+    work: 'insulate',
     name: 'Insulate',
     todo: [
       'Sleeve on the shaft, end plates and coil supports insulated.',
@@ -93,6 +95,7 @@ export const ARMATURE_STATIONS: readonly Station[] = [
   },
   {
     id: 'wind-armature',
+    work: 'wind',
     begins: 'before-varnish',
     body: 'rotor',
     name: 'Wind',
@@ -113,6 +116,7 @@ export const ARMATURE_STATIONS: readonly Station[] = [
   },
   {
     id: 'risers',
+    work: 'bars',
     body: 'rotor',
     name: 'Risers',
     title: 'Connect the risers',

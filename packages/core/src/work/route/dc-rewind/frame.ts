@@ -24,6 +24,7 @@ export const FRAME_STATIONS: readonly Station[] = [
   },
   {
     id: 'field-coils',
+    work: 'poles',
     body: 'stator',
     name: 'Coils',
     title: 'Wind or treat the field coils',
@@ -63,6 +64,7 @@ export const FRAME_STATIONS: readonly Station[] = [
   },
   {
     id: 'connect-field',
+    work: 'connect',
     body: 'stator',
     name: 'Connect',
     title: 'Connect the field',

@@ -50,10 +50,12 @@ const ROTOR: readonly Station[] = [
       },
     })[0]!,
     id: 'insulate-rotor',
+    work: 'insulate',
     name: 'Cells',
   },
   {
     id: 'wind-rotor',
+    work: 'wind',
     body: 'rotor',
     name: 'Coils',
     title: 'Wind the rotor and join it',
@@ -117,6 +119,7 @@ const ROTOR: readonly Station[] = [
 
 const BRUSHES: Station = {
   id: 'ring-brushes',
+  work: 'brushes',
   body: 'motor',
   name: 'Brushes',
   title: 'Brushes and lifting gear',
