@@ -1,11 +1,13 @@
 /** Readings: refused while something in them must be mended, else stored as typed and as read; withdrawn with a reason. */
 import { Injectable } from '@nestjs/common';
 import {
+  contextFor,
   CORE_VERSION,
   finding,
   instrumentStanding,
   judgeTest,
   mayMeasure,
+  plansOf,
   TEST_KINDS,
   voidedBy,
   WAVE_FIELDS,
@@ -79,8 +81,9 @@ export class TestPanelService {
       refuseTooMany(judged.visit, entry);
       // Only what was typed is kept: what is assumed is said as such whenever it is judged.
       const typed = withoutEmpty(entry.typed);
+      // What the panel holds it against: the plate, and the winding that is in the motor at this stage.
       const { values, findings } = kind.read(typed, {
-        plate: judged.visit.machine.readPlate(judged.file.motor.plate).plate,
+        ...contextFor(plansOf(judged.visit, false), stage),
         ...(entry.log ? { log: entry.log } : {}),
       });
       if (findings.some((f) => f.severity === 'stop')) throw badInput(findings);
