@@ -126,12 +126,12 @@ function Work({ readOnly }: { readonly readOnly: boolean }) {
   const { field } = useController<StationEntry, 'work'>({ name: 'work' });
   return (
     <div className="col-span-2">
-      <span className="block text-[13px] text-graphite">Brings materials and drawing of</span>
+      <span className="block text-[13px] text-graphite">Kind of work</span>
       {readOnly ? (
         <span className="text-[15px]">{STATION_WORKS[field.value]}</span>
       ) : (
         <Choice
-          label="Brings materials and drawing of"
+          label="Kind of work"
           name="work"
           value={field.value}
           options={Object.entries(STATION_WORKS).map(([value, label]) => ({ value, label }))}

@@ -13,7 +13,7 @@ export const STATION_WORKS = {
   connect: 'connect',
   prove: 'prove the connection',
   brushes: 'fit the brush gear',
-  other: 'something else',
+  other: 'other work',
 } as const;
 export type StationWork = keyof typeof STATION_WORKS;
 
