@@ -94,7 +94,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(dist|test)/|\\.test\\.tsx?$' },
+    exclude: { path: '(dist|dist-dev|test)/|\\.test\\.tsx?$' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     enhancedResolveOptions: {

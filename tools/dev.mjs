@@ -6,6 +6,8 @@ import { checkNode, ensureBuild, ensurePackages, ROOT } from './lib/prepare.mjs'
 import { run, Stop } from './lib/say.mjs';
 
 const SERVER = join(ROOT, 'apps/server');
+/** Beside the built server, which tests and npm start go on using. */
+const BUILT = 'dist-dev';
 const vite = join(ROOT, 'node_modules/.bin/vite');
 /** Where the page's own server looks for the API. */
 const API_PORT = '4173';
@@ -30,10 +32,13 @@ await run(async () => {
     const done = spawnSync('node', [join(SERVER, 'dist/cli.js'), command], { env, encoding: 'utf8' });
     if (done.status !== 0) throw new Stop(`The data could not be made ready: ${done.stderr.trim()}`);
   }
+  const build = ['build', '--outDir', BUILT, '--emptyOutDir', 'false', '--logLevel', 'warn'];
+  const built = spawnSync(vite, build, { cwd: SERVER, stdio: 'inherit' });
+  if (built.status !== 0) throw new Stop('The server could not be built; its messages stand above.');
   const children = [
     // Built again at every change; the server starts again when its files are new.
-    spawn(vite, ['build', '--watch', '--logLevel', 'warn'], { cwd: SERVER, env, stdio: 'inherit' }),
-    spawn('node', ['--watch', '--watch-preserve-output', '--enable-source-maps', 'dist/main.js'], {
+    spawn(vite, [...build, '--watch'], { cwd: SERVER, env, stdio: 'inherit' }),
+    spawn('node', ['--watch', '--watch-preserve-output', '--enable-source-maps', `${BUILT}/main.js`], {
       cwd: SERVER,
       env,
       stdio: 'inherit',

@@ -63,7 +63,7 @@ function installPackages() {
 
 function* sourceFiles(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (entry.name === 'node_modules' || entry.name === 'dist' || entry.name === 'test') continue;
+    if (entry.name === 'node_modules' || entry.name.startsWith('dist') || entry.name === 'test') continue;
     const path = join(folder, entry.name);
     if (entry.isDirectory()) yield* sourceFiles(path);
     else yield path;
